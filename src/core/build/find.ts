@@ -1,0 +1,45 @@
+import type { Build, Connector, Part, ScrewGroup, ScrewType, Tape } from "./schema";
+
+export interface BuildIndex {
+  build: Build;
+  part: ReadonlyMap<string, Part>;
+  group: ReadonlyMap<string, ScrewGroup>;
+  /** screw id to its group */
+  groupOfScrew: ReadonlyMap<string, ScrewGroup>;
+  screwType: ReadonlyMap<string, ScrewType>;
+  connector: ReadonlyMap<string, Connector>;
+  tape: ReadonlyMap<string, Tape>;
+  panel: Part;
+  powerPoints: readonly Connector[];
+  panelConnectors: readonly Connector[];
+}
+
+const cache = new WeakMap<Build, BuildIndex>();
+
+/**
+ * Look-ups by id for a sound build, made once per build object.
+ * @throws when the build has no panel, which `checkBuild` refuses beforehand
+ * @example indexBuild(build).part.get("bezel")?.name
+ */
+export function indexBuild(build: Build): BuildIndex {
+  const known = cache.get(build);
+  if (known) return known;
+  const panel = build.parts.find((p) => p.role === "panel");
+  if (!panel) throw new Error(`build ${build.id} has no panel`);
+  const groupOfScrew = new Map<string, ScrewGroup>();
+  for (const g of build.screwGroups) for (const s of g.screws) groupOfScrew.set(s.id, g);
+  const index: BuildIndex = {
+    build,
+    part: new Map(build.parts.map((p) => [p.id, p])),
+    group: new Map(build.screwGroups.map((g) => [g.id, g])),
+    groupOfScrew,
+    screwType: new Map(build.screwTypes.map((t) => [t.id, t])),
+    connector: new Map(build.connectors.map((c) => [c.id, c])),
+    tape: new Map(build.tapes.map((t) => [t.id, t])),
+    panel,
+    powerPoints: build.connectors.filter((c) => c.powerPoint),
+    panelConnectors: build.connectors.filter((c) => c.joins[0] === panel.id),
+  };
+  cache.set(build, index);
+  return index;
+}

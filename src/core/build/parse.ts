@@ -1,0 +1,33 @@
+import { type BuildProblem, checkBuild } from "./check";
+import { Build } from "./schema";
+
+export type ParsedBuild = { ok: true; build: Build } | { ok: false; problems: BuildProblem[] };
+
+const pathWords = (path: readonly PropertyKey[]): string =>
+  path.map((p, i) => (typeof p === "number" ? `[${p}]` : `${i ? "." : ""}${String(p)}`)).join("") || "file";
+
+/**
+ * Reads a build from the text of a JSON file and checks that it makes sense.
+ * @param text the whole file
+ * @returns the build with defaults filled in, or every problem with its place in the file; never throws
+ * @example parseBuild("") // { ok: false, problems: [{ where: "file", message: "the file is empty" }] }
+ */
+export function parseBuild(text: string): ParsedBuild {
+  const fail = (where: string, message: string): ParsedBuild => ({ ok: false, problems: [{ where, message }] });
+  if (text.trim() === "") return fail("file", "the file is empty: expected a machine build in JSON");
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (e) {
+    return fail("file", `not readable as JSON: ${(e as Error).message}`);
+  }
+  if (typeof raw !== "object" || raw === null || Array.isArray(raw)) return fail("file", "expected one JSON object with a machine build");
+  const head = raw as { format?: unknown; version?: unknown };
+  if (head.format !== "helvane.build") return fail("format", `read ${JSON.stringify(head.format) ?? "nothing"}, expected "helvane.build"`);
+  if (head.version !== 1) return fail("version", `read ${JSON.stringify(head.version) ?? "nothing"}, this Helvane reads version 1`);
+  const parsed = Build.safeParse(raw);
+  if (!parsed.success)
+    return { ok: false, problems: parsed.error.issues.map((i) => ({ where: pathWords(i.path), message: i.message })) };
+  const problems = checkBuild(parsed.data);
+  return problems.length ? { ok: false, problems } : { ok: true, build: parsed.data };
+}

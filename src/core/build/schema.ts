@@ -1,0 +1,166 @@
+import { z } from "zod";
+
+/** Ids are short, lower case, and stay with a part for ever: events name them, never step numbers. */
+const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,47}$/, "an id of lower-case letters, digits and hyphens, 48 at most");
+const words = (max: number) => z.string().trim().min(1).max(max);
+const mmCoord = z.number().min(-50).max(600);
+const mmSize = z.number().positive().max(600);
+
+export const Rect = z.strictObject({ xMm: mmCoord, yMm: mmCoord, widthMm: mmSize, heightMm: mmSize });
+export type Rect = z.infer<typeof Rect>;
+
+export const FAMILIES = ["A", "B", "C", "D", "E", "F", "G", "H"] as const;
+export const DRIVES = ["cross", "lobe6", "lobe5", "tri", "slot"] as const;
+export const HEADS = ["wafer", "pan", "csk", "cheese"] as const;
+export const CONNECTOR_KINDS = [
+  "friction", "sideLocks", "foldOverBar", "flipLatch", "leverRibbon", "boardToBoard", "vertical", "coaxStud", "lampLead",
+] as const;
+export const VIEWS = ["lid", "base"] as const;
+
+export const ScrewType = z.strictObject({
+  id,
+  thread: words(8),
+  lengthMm: z.number().min(0.8).max(40),
+  head: z.enum(HEADS),
+  headDiameterMm: z.number().min(1).max(12),
+  headHeightMm: z.number().min(0.2).max(6),
+  drive: z.enum(DRIVES),
+  size: words(12),
+});
+export type ScrewType = z.infer<typeof ScrewType>;
+
+const Motion = z.strictObject({
+  verb: words(60),
+  how: words(240),
+  tool: words(60).optional(),
+  minutes: z.number().positive().max(240),
+  caution: words(240).optional(),
+  hold: words(120).optional(),
+});
+export type Motion = z.infer<typeof Motion>;
+
+export const Part = z.strictObject({
+  id,
+  name: words(60),
+  view: z.enum(VIEWS),
+  role: z.enum(["panel", "bezel", "baseCover", "cover", "bracket", "battery", "other"]),
+  shape: Rect.optional(),
+  /** How it comes away. A part without `out` never moves in this build. */
+  out: Motion.optional(),
+  /** How it goes back, when that is not plainly the way it came. */
+  back: Motion.optional(),
+  /** The part is folded over on its cables first, then lifted away when they are off. */
+  fold: Motion.optional(),
+  /** Parts that must be out of the way first. */
+  blockedBy: z.array(id).max(40).default([]),
+  /** Moves from the old panel to the new one. */
+  transplant: Motion.optional(),
+  /** The way back needs the machine off and isolated. */
+  backNeedsIsolation: z.boolean().default(false),
+});
+export type Part = z.infer<typeof Part>;
+
+export const ScrewGroup = z.strictObject({
+  id,
+  name: words(60),
+  holds: id,
+  view: z.enum(VIEWS),
+  under: z.array(id).max(20).default([]),
+  /** Only backed off, never taken out: comes back as a tightening step. */
+  loosenOnly: z.boolean().default(false),
+  minutesEach: z.number().positive().max(10).default(0.3),
+  caution: words(240).optional(),
+  screws: z
+    .array(z.strictObject({ id, type: id, xMm: mmCoord, yMm: mmCoord, where: words(60), note: words(120).optional() }))
+    .min(1)
+    .max(80),
+});
+export type ScrewGroup = z.infer<typeof ScrewGroup>;
+
+export const Connector = z.strictObject({
+  id,
+  name: words(60),
+  kind: z.enum(CONNECTOR_KINDS),
+  view: z.enum(VIEWS),
+  xMm: mmCoord,
+  yMm: mmCoord,
+  joins: z.tuple([id, words(60)]),
+  under: z.array(id).max(20).default([]),
+  tapedOver: z.boolean().default(false),
+  /** Carries pack voltage: open for isolation, exempt from the gate by name. */
+  powerPoint: z.boolean().default(false),
+  /** Marked as ahead of isolation: may be touched before the machine is isolated. */
+  aheadOfIsolation: z.boolean().default(false),
+  reachableWhenSeated: z.boolean().default(true),
+  /** What this lead serves, when it was disturbed: which check it asks for. */
+  serves: z.enum(["picture", "camera", "wireless", "battery", "lidSensor", "keyboard", "touch", "speaker", "other"]).default("other"),
+  mark: words(120).optional(),
+  minutes: z.number().positive().max(30).default(1),
+});
+export type Connector = z.infer<typeof Connector>;
+
+export const HeatNeed = z.strictObject({
+  releaseC: z.tuple([z.number().min(20).max(150), z.number().min(20).max(150)]),
+  ceilings: z.array(z.strictObject({ of: words(60), maxC: z.number().min(25).max(150), source: words(120) })).min(1).max(8),
+  note: words(240),
+});
+
+export const Tape = z.strictObject({
+  id,
+  name: words(60),
+  holds: id,
+  shape: Rect,
+  edge: z.enum(["left", "right", "top", "bottom"]),
+  kind: z.enum(["strip", "pullTab"]),
+  thicknessMm: z.number().positive().max(3),
+  tailMm: z.number().min(0).max(60).default(0),
+  under: z.array(id).max(20).default([]),
+  out: Motion,
+  heat: HeatNeed.optional(),
+  /** Stretches along the strip, from its start, where no tape may lie (cable, camera, timing board). */
+  keepOuts: z.array(z.strictObject({ fromMm: z.number().min(0), toMm: z.number().min(0), why: words(80) })).max(12).default([]),
+});
+export type Tape = z.infer<typeof Tape>;
+
+export const Build = z.strictObject({
+  format: z.literal("helvane.build"),
+  version: z.literal(1),
+  id,
+  machineModel: words(60),
+  machineCodes: z.array(words(40)).max(40).default([]),
+  family: z.enum(FAMILIES),
+  source: words(200),
+  lid: z.strictObject({
+    widthMm: z.number().min(150).max(500),
+    heightMm: z.number().min(100).max(400),
+    cornerMm: z.number().min(0).max(40),
+    depthMm: z.number().min(1).max(30),
+    hinges: z.array(z.strictObject({ xMm: mmCoord, widthMm: mmSize })).min(1).max(4),
+    opening: Rect,
+    pocket: Rect,
+    pocketDepthMm: z.number().positive().max(20),
+    panelAt: z.strictObject({ xMm: mmCoord, yMm: mmCoord }),
+    camera: z.strictObject({ xMm: mmCoord, yMm: mmCoord }).optional(),
+  }),
+  base: z.strictObject({ widthMm: z.number().min(150).max(500), depthMm: z.number().min(100).max(400), cornerMm: z.number().min(0).max(40) }),
+  screwTypes: z.array(ScrewType).max(40),
+  parts: z.array(Part).min(1).max(120),
+  screwGroups: z.array(ScrewGroup).max(60),
+  connectors: z.array(Connector).max(60),
+  tapes: z.array(Tape).max(30),
+  isolation: z.strictObject({
+    /** How power is made off: by opening the listed power points, or by the firmware's battery-off mode. */
+    by: z.enum(["powerPoints", "batteryOffMode"]),
+    how: words(240),
+    proof: words(240),
+    drainS: z.tuple([z.number().min(3).max(30), z.number().min(3).max(60)]).default([5, 10]),
+    startsWhenAttached: z.boolean().default(false),
+    testSupply: z.enum(["mains", "mainsAndBattery", "battery"]),
+  }),
+  /** Further edges for the way in, each with its reason. Ids of parts, screw groups, connectors, or `seat`, `looseTest`. */
+  wayIn: z.array(z.strictObject({ first: words(60), then: words(60), why: words(200) })).max(60).default([]),
+  dust: Motion.optional(),
+});
+export type Build = z.infer<typeof Build>;
+/** A build as written in a file, before defaults are filled in. */
+export type BuildInput = z.input<typeof Build>;

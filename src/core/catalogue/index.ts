@@ -1,0 +1,1 @@
+export { type LabelLine, type LabelReading, type LineClass, readLabel } from "./label";

@@ -1,0 +1,137 @@
+import { type Build, type BuildIndex, indexBuild } from "../build";
+import { compareFit, type FitRow, NOT_BY_EYE, type Overall, overallVerdict, type Panel as PanelData, unknownPanel } from "../panel";
+import { type Check, type Disturbed, judgeFaults, type Pass, type Policy, requiredChecks } from "../proof";
+import { HAZARDS, type Hazard, MONEY_STOPS, type MoneyStop, type TriageTable } from "../triage";
+import type { JobState, Snapshots } from "./state";
+
+/** A state together with the snapshots its events name. */
+export interface JobView {
+  state: JobState;
+  snapshots: Snapshots;
+}
+
+const snapshot = <K extends Snapshots[string]["kind"]>(v: JobView, kind: K, hash: string | null | undefined) => {
+  const s = hash ? v.snapshots[hash] : undefined;
+  return s?.kind === kind ? (s.data as Extract<Snapshots[string], { kind: K }>["data"]) : null;
+};
+
+export const buildOf = (v: JobView): BuildIndex | null => {
+  const b: Build | null = snapshot(v, "build", v.state.plan?.buildHash);
+  return b ? indexBuild(b) : null;
+};
+/** The machine the match was held against: the plan's build, else the one named when the candidate was chosen. */
+const matchBuildOf = (v: JobView): Build | null => buildOf(v)?.build ?? snapshot(v, "build", v.state.match.chosen?.buildHash);
+export const triageTableOf = (v: JobView): TriageTable | null => snapshot(v, "triage", v.state.triage.tableHash);
+export const policyOf = (v: JobView): Policy | null => snapshot(v, "policy", v.state.prove.policyHash);
+export const candidateOf = (v: JobView): PanelData | null => snapshot(v, "panel", v.state.match.chosen?.panelHash);
+
+/** How strong a reading of the old panel is: a label beats an EDID, an EDID a model list, anything a guess. */
+const STRENGTH: Record<string, number> = { L: 3, E: 2, S: 1, G: 0 };
+
+/** The reading that says which panel is fitted: the strongest, the newest among equals; null before the first. */
+export function panelReading(state: JobState) {
+  let best: JobState["identify"]["readings"][number] | null = null;
+  for (const r of state.identify.readings) if (!best || STRENGTH[r.source]! >= STRENGTH[best.source]!) best = r;
+  return best;
+}
+
+/** The panel in the machine: its snapshot, or a record with everything unknown for a code not in the catalogue. */
+export function oldPanelOf(v: JobView): PanelData | null {
+  const r = panelReading(v.state);
+  if (!r) return null;
+  return snapshot(v, "panel", r.panelHash) ?? unknownPanel(r.code);
+}
+
+/** Rows of the comparison with what the looks on arrival have settled. Null until both panels are named. */
+export function fitOf(v: JobView, build: Build | null = matchBuildOf(v)): { rows: FitRow[]; overall: Overall } | null {
+  const old = oldPanelOf(v);
+  const cand = candidateOf(v);
+  if (!old || !cand) return null;
+  const rows = compareFit(old, cand, build).map((r): FitRow => {
+    const look = v.state.match.looks[r.field];
+    if (!look || r.verdict !== "unknown") return r;
+    if (NOT_BY_EYE.includes(r.field) && look.source === "M") return r;
+    return look.result === "agrees"
+      ? { ...r, verdict: "same", words: "looked at, agrees", reason: look.note || "Looked at on arrival." }
+      : { ...r, verdict: "stop", words: "looked at, differs", reason: look.note || "The part in hand differs." };
+  });
+  return { rows, overall: overallVerdict(rows) };
+}
+
+export interface Isolation {
+  isolated: boolean;
+  live: boolean;
+  /** What is still missing, in the order of work. */
+  missing: string[];
+}
+
+/** Whether the machine is isolated, and what is missing. Unknown is never isolated. */
+export function isolationOf(v: JobView): Isolation {
+  const { bench, connectors } = v.state;
+  const b = buildOf(v);
+  const missing: string[] = [];
+  if (!bench.shutDown) missing.push("shut down");
+  if (bench.mains !== "out") missing.push(bench.mains === "in" ? "take the mains out" : "take the mains out (not recorded)");
+  if (!b) missing.push("name the machine's build: its power points are unknown");
+  else if (b.build.isolation.by === "batteryOffMode") {
+    if (!bench.batteryOff) missing.push("enter battery-off mode and prove it");
+  } else for (const p of b.powerPoints) if (connectors[p.id] !== "off") missing.push(`open ${p.name.toLowerCase()}`);
+  if (missing.length === 0 && !bench.drained) missing.push("hold the power key to drain");
+  return { isolated: missing.length === 0, live: bench.mains === "in" || !bench.shutDown, missing };
+}
+
+export const openHazards = (s: JobState): Hazard[] => (Object.keys(s.hazards) as Hazard[]).filter((h) => !s.hazards[h]!.madeSafe);
+export const openMoneyStops = (s: JobState): MoneyStop[] => (Object.keys(s.moneyStops) as MoneyStop[]).filter((m) => s.moneyStops[m]!.waived === null);
+export const openBreaches = (s: JobState) => s.breaches.filter((b) => b.resolved === null);
+export const hazardWords = (h: Hazard) => HAZARDS[h];
+export const moneyWords = (m: MoneyStop) => MONEY_STOPS[m];
+
+/** Screws still away from home: out and not accounted for, or loosened and not tightened. */
+export function screwsOpen(s: JobState): { out: string[]; loose: string[] } {
+  const out: string[] = [];
+  const loose: string[] = [];
+  for (const [id, st] of Object.entries(s.screws)) {
+    if (st === "out") out.push(id);
+    if (st === "loosened") loose.push(id);
+  }
+  return { out, loose };
+}
+
+/** What this repair has touched. */
+export function disturbedOf(v: JobView): Disturbed {
+  const b = buildOf(v);
+  const groups = new Set<string>();
+  if (b) for (const id of Object.keys(v.state.screws)) {
+    const g = b.groupOfScrew.get(id);
+    if (g) groups.add(g.id);
+  }
+  return { connectors: Object.keys(v.state.touched), groups: [...groups], parts: Object.keys(v.state.parts) };
+}
+
+export const checksOf = (v: JobView): Check[] => {
+  const b = buildOf(v);
+  return b ? requiredChecks(b.build, disturbedOf(v)) : [];
+};
+
+export interface PassStatus {
+  complete: boolean;
+  untested: Check[];
+  failed: Check[];
+  tooManyFaults: boolean;
+}
+
+/** How one pass of Prove stands: complete only when every required check passed and faults are within policy or accepted. */
+export function passStatus(v: JobView, pass: Pass): PassStatus {
+  const checks = checksOf(v).filter((c) => c.pass === pass);
+  const done = v.state.prove[pass];
+  const untested = checks.filter((c) => done[c.id]?.result !== "pass" && done[c.id]?.result !== "fail");
+  const failed = checks.filter((c) => done[c.id]?.result === "fail");
+  const policy = policyOf(v);
+  const pixels = candidateOf(v)?.pixels.value ?? oldPanelOf(v)?.pixels.value ?? null;
+  const faults = v.state.prove.faults;
+  const tooManyFaults = faults.length > 0 && !v.state.prove.accepted && (!policy || judgeFaults(policy, pixels, faults.map((f) => f.class)).some((r) => !r.ok));
+  return { complete: checks.length > 0 && untested.length === 0 && failed.length === 0 && !(pass === "open" && tooManyFaults), untested, failed, tooManyFaults };
+}
+
+/** Same letters and digits, whatever the case, spaces and hyphens. */
+export const sameCode = (a: string, b: string): boolean => a.toUpperCase().replace(/[^A-Z0-9]/g, "") === b.toUpperCase().replace(/[^A-Z0-9]/g, "");

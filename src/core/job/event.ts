@@ -1,0 +1,64 @@
+import { z } from "zod";
+import { readClock } from "./clock";
+import { type EventType, PAYLOADS, type Payload } from "./payloads";
+
+interface Envelope<T extends EventType> {
+  /** UUIDv7 made on the device. */
+  id: string;
+  jobId: string;
+  type: T;
+  /** Version of the payload's shape. */
+  v: number;
+  payload: Payload<T>;
+  who: string;
+  device: string;
+  clock: string;
+  /** The server's cursor for this job that the device had last seen. */
+  seen: number;
+}
+/** One event of a job's log, told apart by `type`. */
+export type JobEvent = { [T in EventType]: Envelope<T> }[EventType];
+export type EventOf<T extends EventType> = Envelope<T>;
+
+const EnvelopeShape = z.strictObject({
+  id: z.uuid(),
+  jobId: z.uuid(),
+  type: z.string().min(1).max(60),
+  v: z.int().min(1),
+  payload: z.unknown(),
+  who: z.string().trim().min(1).max(60),
+  device: z.string().regex(/^[A-Za-z0-9-]{4,64}$/, "a device id of 4 to 64 letters, digits and hyphens"),
+  clock: z.string().refine((c) => readClock(c) !== null, "a hybrid clock, 15 digits, a hyphen, 6 digits"),
+  seen: z.int().min(0),
+});
+
+/** Newest payload version of each type; those not listed are at 1. */
+const NEWEST: Partial<Record<EventType, number>> = {};
+
+export type ParsedEvent = { ok: true; event: JobEvent } | { ok: false; problem: string };
+
+const where = (path: readonly PropertyKey[]) => path.map(String).join(".");
+
+/**
+ * Validates one event from outside or read back from disk.
+ * @param raw anything
+ * @returns the event, or one sentence naming the field, what was read and what was expected; never throws
+ * @example parseEvent({ type: "open.magic" }) // { ok: false, problem: … }
+ */
+export function parseEvent(raw: unknown): ParsedEvent {
+  const env = EnvelopeShape.safeParse(raw);
+  if (!env.success) {
+    const i = env.error.issues[0]!;
+    return { ok: false, problem: `event field "${where(i.path) || "event"}": ${i.message}` };
+  }
+  if (!Object.hasOwn(PAYLOADS, env.data.type)) return { ok: false, problem: `event type "${env.data.type}" is not one this Helvane knows` };
+  const type = env.data.type as EventType;
+  const newest = NEWEST[type] ?? 1;
+  if (env.data.v > newest) return { ok: false, problem: `event type "${type}" is at version ${env.data.v}; this Helvane reads up to ${newest}` };
+  const payload = PAYLOADS[type].safeParse(env.data.payload);
+  if (!payload.success) {
+    const i = payload.error.issues[0]!;
+    return { ok: false, problem: `${type}, field "${where(i.path) || "payload"}": ${i.message}` };
+  }
+  return { ok: true, event: { ...env.data, type, payload: payload.data } as JobEvent };
+}

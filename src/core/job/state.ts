@@ -1,0 +1,101 @@
+import type { Build } from "../build";
+import type { Panel } from "../panel";
+import type { FaultClass, Pass, Policy } from "../proof";
+import type { Hazard, MoneyStop, Outcome, TriageTable } from "../triage";
+import type { Payload } from "./payloads";
+
+/** Reference data a job relies on, kept with it by content hash. */
+export type Snapshot =
+  | { kind: "build"; data: Build }
+  | { kind: "panel"; data: Panel }
+  | { kind: "triage"; data: TriageTable }
+  | { kind: "policy"; data: Policy };
+export type Snapshots = Readonly<Record<string, Snapshot>>;
+
+export interface Breach {
+  eventId: string;
+  gate: string;
+  reason: string;
+  resolved: string | null;
+}
+
+export type ScrewState = "out" | "loosened" | "back" | "tightened" | "staysOut" | "replaced" | "missing";
+
+/** What the log says, derived by `fold`. Plain data: equal logs give deeply equal states. */
+export interface JobState {
+  job: Payload<"job.opened"> | null;
+  openedClock: string | null;
+  closed: Payload<"job.closed"> | null;
+  handedOn: string | null;
+  hazards: Partial<Record<Hazard, { note: string; madeSafe: { by: string; how: string } | null }>>;
+  moneyStops: Partial<Record<MoneyStop, { note: string; waived: string | null }>>;
+  breaches: Breach[];
+  notes: { eventId: string; clock: string; who: string; text: string; photo: Payload<"job.noted">["photo"] | null }[];
+  triage: {
+    findings: Record<string, Outcome>;
+    tableHash: string | null;
+    damage: (Payload<"triage.damageMarked"> & { eventId: string })[];
+    concluded: Payload<"triage.concluded"> | null;
+  };
+  identify: { readings: (Payload<"identify.panelRead"> & { eventId: string })[] };
+  match: {
+    chosen: Payload<"match.chosen"> | null;
+    asked: Record<string, { answer: "accepted" | "refused"; by: string }>;
+    order: (Payload<"match.ordered"> & { clock: string }) | null;
+    arrived: { codeRead: string } | null;
+    looks: Record<string, { result: "agrees" | "differs"; source: "M" | "L" | "D"; note: string }>;
+  };
+  plan: { buildHash: string; goal: string } | null;
+  bench: {
+    mains: "unknown" | "in" | "out";
+    shutDown: boolean;
+    batteryOff: boolean;
+    drained: boolean;
+    /** Clock of the act that last made the bench isolated or ended it. */
+    since: string | null;
+  };
+  screws: Record<string, ScrewState>;
+  screwNotes: Record<string, string>;
+  countedTogether: string[];
+  extraScrews: { words: string; settled: string }[];
+  tapesOut: Record<string, true>;
+  parts: Record<string, "folded" | "out" | "back">;
+  connectors: Record<string, "on" | "off">;
+  touched: Record<string, true>;
+  panel: "old" | "out" | "seated";
+  transplanted: Record<string, true>;
+  looseTest: { eventId: string; clock: string; supply: string; picture: boolean; connectorsOn: string[]; voidedBy: string | null } | null;
+  bond: { laid: Record<string, true>; linersPulled: Record<string, true>; rehearsed: boolean; dusted: boolean; backFilmOff: boolean; frontFilmOff: boolean; pressed: boolean; pressedClock: string | null };
+  prove: {
+    open: Record<string, { result: "pass" | "fail" | "unclear"; note: string }>;
+    closed: Record<string, { result: "pass" | "fail" | "unclear"; note: string }>;
+    faults: { eventId: string; class: FaultClass; xMm: number; yMm: number }[];
+    policyHash: string | null;
+    accepted: { by: string; reason: string } | null;
+    /** True once the open pass was complete at a moment of this log. */
+    voided: Partial<Record<Pass, string>>;
+  };
+  close: { seams: Record<string, true>; angleDeg: number | null; handedOver: { to: string; clock: string } | null };
+  /** Newest clock and event that counted. */
+  last: { clock: string; id: string } | null;
+  counted: number;
+}
+
+/** A job before its first event. */
+export function emptyState(): JobState {
+  return {
+    job: null, openedClock: null, closed: null, handedOn: null, hazards: {}, moneyStops: {}, breaches: [], notes: [],
+    triage: { findings: {}, tableHash: null, damage: [], concluded: null },
+    identify: { readings: [] },
+    match: { chosen: null, asked: {}, order: null, arrived: null, looks: {} },
+    plan: null,
+    bench: { mains: "unknown", shutDown: false, batteryOff: false, drained: false, since: null },
+    screws: {}, screwNotes: {}, countedTogether: [], extraScrews: [], tapesOut: {}, parts: {}, connectors: {}, touched: {}, panel: "old", transplanted: {},
+    looseTest: null,
+    bond: { laid: {}, linersPulled: {}, rehearsed: false, dusted: false, backFilmOff: false, frontFilmOff: false, pressed: false, pressedClock: null },
+    prove: { open: {}, closed: {}, faults: [], policyHash: null, accepted: null, voided: {} },
+    close: { seams: {}, angleDeg: null, handedOver: null },
+    last: null,
+    counted: 0,
+  };
+}

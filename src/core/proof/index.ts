@@ -1,0 +1,2 @@
+export { type Check, type Disturbed, type Pass, requiredChecks } from "./checks";
+export { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, Policy, type PolicyRow } from "./policy";

@@ -1,0 +1,4 @@
+export { type P50P80, sumLogNormal } from "./interval";
+export { formatMoney } from "./money";
+export { decides, SOURCE_WORDS, SOURCES, type Source, type Sourced, sourced } from "./sourced";
+export { counted, durationWords, listed, mm } from "./text";

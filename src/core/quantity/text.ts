@@ -1,0 +1,30 @@
+/**
+ * A count with its noun, so that no screen says "1 screws".
+ * @example counted(1, "screw") // "1 screw"
+ * @example counted(3, "box", "boxes") // "3 boxes"
+ */
+export function counted(n: number, one: string, many = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`;
+}
+
+/**
+ * Minutes as a duration the way the bench says it.
+ * @param minutes zero or more
+ * @example durationWords(75) // "1 h 15"
+ * @example durationWords(9.4) // "9 min"
+ */
+export function durationWords(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  const rest = whole % 60;
+  return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${String(rest).padStart(2, "0")}`;
+}
+
+/** Millimetres to at most one decimal, without a trailing zero. @example mm(3) // "3"; mm(0.45) // "0.5" */
+export const mm = (value: number): string => String(Math.round(value * 10) / 10);
+
+/** A list in words. @example listed(["a","b","c"]) // "a, b and c" */
+export function listed(words: readonly string[]): string {
+  if (words.length < 2) return words[0] ?? "";
+  return `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
+}

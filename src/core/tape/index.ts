@@ -1,0 +1,1 @@
+export { type CutPiece, cutList } from "./cutList";

@@ -1,0 +1,24 @@
+import type { Generated } from "kysely";
+
+export interface Database {
+  events: {
+    seq: Generated<number>;
+    id: string;
+    job_id: string;
+    type: string;
+    v: number;
+    payload: string;
+    who: string;
+    device: string;
+    clock: string;
+    seen: number;
+    received_at: string;
+  };
+  snapshots: { job_id: string; hash: string; kind: string; json: string };
+  blobs: { hash: string; mime: string; width_px: number; height_px: number; bytes: Buffer };
+  reference: { kind: string; id: string; hash: string; version: number; json: string; updated_at: string };
+  settings: { key: string; json: string };
+  sessions: { token_hash: string; expires_at: string };
+  /** A cache for lists: dropped at will, made again from the log. */
+  job_list: { job_id: string; last_seq: number; fold_version: number; json: string };
+}

@@ -1,0 +1,117 @@
+import { FOLD_VERSION, fold, isolationOf, type JobState, openBreaches, openHazards, panelReading, screwsOpen } from "@/core/job";
+import { type Progress, progressOf, type StepStation } from "@/core/teardown";
+import { connection } from "@/data/connection";
+import { jobIds, readLog } from "@/data/eventStore";
+
+export const STATIONS = ["triage", "identify", "match", "plan", "open", "swap", "bond", "prove", "close"] as const;
+export type Station = (typeof STATIONS)[number];
+
+/** What lists show of a job: a projection, kept as a cache beside the log. */
+export interface JobCard {
+  id: string;
+  number: string;
+  customer: string;
+  machine: string;
+  serial: string;
+  promiseAt: string | null;
+  closed: string | null;
+  station: Station;
+  oldCode: string | null;
+  newCode: string | null;
+  arrived: boolean;
+  orderedDueIso: string | null;
+  seller: string | null;
+  shelf: "ready" | "decision" | "waiting" | "handOver";
+  reason: string;
+  /** Minutes of hands-on work left, P50 and P80, from the plan; null without one. */
+  minutesLeft: { p50: number; p80: number } | null;
+  /** Physically open on a bench: parts or screws away. */
+  open: boolean;
+  isolated: boolean;
+  live: boolean;
+  screwsOut: number;
+  damage: JobState["triage"]["damage"];
+  buildId: string | null;
+  lid: { widthMm: number; heightMm: number; openingX: number; openingY: number; openingW: number; openingH: number } | null;
+  tools: string[];
+  faults: number;
+}
+
+export function stationOf(s: JobState, p: Progress | null): Station {
+  if (!s.triage.concluded || s.triage.concluded.verdict !== "panel") return "triage";
+  if (!panelReading(s)) return "identify";
+  if (!s.match.order || !s.match.arrived) return "match";
+  if (!s.plan) return "plan";
+  const now: StepStation | undefined = p?.now?.station;
+  return now ?? "close";
+}
+
+function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reason: string } {
+  if (openHazards(s).length) return { shelf: "decision", reason: "Safety stop: make it safe first." };
+  if (openBreaches(s).length) return { shelf: "decision", reason: "A breach is not resolved." };
+  if (station === "triage") return { shelf: "decision", reason: "Is it the panel?" };
+  if (station === "identify") return { shelf: "decision", reason: "Which panel is fitted?" };
+  if (station === "match" && !s.match.order) return { shelf: "decision", reason: s.match.chosen ? `Order ${s.match.chosen.code}?` : "Pick a panel." };
+  if (station === "match") return { shelf: "waiting", reason: `Ordered at ${s.match.order!.seller}.` };
+  if (station === "close" || (station === "prove" && s.bond.frontFilmOff)) return { shelf: "handOver", reason: station === "close" ? "Close up and hand over." : "Closed pass to do." };
+  if (station === "plan") return { shelf: "ready", reason: "Panel is here. Plan it." };
+  return { shelf: "ready", reason: s.panel === "old" ? "Panel is here, looked at." : "Open on the bench." };
+}
+
+const DAY_MS = 86_400_000;
+
+/** The card of one job from its log. */
+export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof fold>[1]): JobCard | null {
+  if (!s.job) return null;
+  const view = { state: s, snapshots };
+  const progress = progressOf(view);
+  const station = stationOf(s, progress);
+  const iso = isolationOf(view);
+  const build = s.plan ? snapshots[s.plan.buildHash] : s.match.chosen?.buildHash ? snapshots[s.match.chosen.buildHash] : undefined;
+  const lid = build?.kind === "build" ? build.data.lid : null;
+  const left = progress?.steps.filter((x) => !x.done) ?? [];
+  const screws = screwsOpen(s);
+  return {
+    id: jobId, number: s.job.number, customer: s.job.customer, machine: s.job.machineModel, serial: s.job.serial,
+    promiseAt: s.job.promiseAt, closed: s.closed?.outcome ?? null, station,
+    oldCode: panelReading(s)?.code ?? null, newCode: s.match.chosen?.code ?? null, arrived: s.match.arrived !== null,
+    orderedDueIso: s.match.order ? new Date(Number(s.match.order.clock.slice(0, 15)) + s.match.order.dueDays * DAY_MS).toISOString() : null,
+    seller: s.match.order?.seller ?? null,
+    ...shelfOf(s, station),
+    minutesLeft: progress && left.length ? { p50: (progress.plan.minutes.p50 * left.reduce((a, x) => a + x.step.minutes, 0)) / Math.max(1e-9, progress.steps.reduce((a, x) => a + x.step.minutes, 0)), p80: (progress.plan.minutes.p80 * left.reduce((a, x) => a + x.step.minutes, 0)) / Math.max(1e-9, progress.steps.reduce((a, x) => a + x.step.minutes, 0)) } : null,
+    open: screws.out.length > 0 || Object.values(s.parts).some((p) => p !== "back") || s.panel === "out",
+    isolated: iso.isolated, live: s.bench.mains === "in" || (s.plan !== null && !s.bench.shutDown && s.bench.mains !== "out"),
+    screwsOut: screws.out.length, damage: s.triage.damage, buildId: build?.kind === "build" ? build.data.id : null,
+    lid: lid ? { widthMm: lid.widthMm, heightMm: lid.heightMm, openingX: lid.opening.xMm, openingY: lid.opening.yMm, openingW: lid.opening.widthMm, openingH: lid.opening.heightMm } : null,
+    tools: progress?.plan.tools.map((t) => t.name) ?? [],
+    faults: s.prove.faults.length,
+  };
+}
+
+/** Cards of all jobs, from the cache where it is current. Dropping the cache changes nothing but time. */
+export async function jobCards(): Promise<JobCard[]> {
+  const { db } = connection();
+  const heads = await jobIds(db);
+  const cached = new Map((await db.selectFrom("job_list").selectAll().execute()).map((r) => [r.job_id, r]));
+  const cards: JobCard[] = [];
+  for (const head of heads) {
+    const hit = cached.get(head.job_id);
+    if (hit && hit.last_seq === head.last && hit.fold_version === FOLD_VERSION) {
+      cards.push(JSON.parse(hit.json) as JobCard);
+      continue;
+    }
+    const log = await readLog(db, head.job_id);
+    const card = cardOf(head.job_id, fold(log.events, log.snapshots), log.snapshots);
+    if (!card) continue;
+    const row = { job_id: head.job_id, last_seq: head.last, fold_version: FOLD_VERSION, json: JSON.stringify(card) };
+    await db.insertInto("job_list").values(row).onConflict((c) => c.column("job_id").doUpdateSet(row)).execute();
+    cards.push(card);
+  }
+  return cards;
+}
+
+/** The cards still on the bench, and how many are closed: for the bench's first screen. */
+export async function benchCards(): Promise<{ open: JobCard[]; closed: number }> {
+  const all = await jobCards();
+  return { open: all.filter((c) => !c.closed), closed: all.filter((c) => c.closed).length };
+}
