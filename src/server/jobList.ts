@@ -2,40 +2,7 @@ import { FOLD_VERSION, fold, isolationOf, type JobState, openBreaches, openHazar
 import { type Progress, progressOf, type StepStation } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { jobIds, readLog } from "@/data/eventStore";
-
-export const STATIONS = ["triage", "identify", "match", "plan", "open", "swap", "bond", "prove", "close"] as const;
-export type Station = (typeof STATIONS)[number];
-
-/** What lists show of a job: a projection, kept as a cache beside the log. */
-export interface JobCard {
-  id: string;
-  number: string;
-  customer: string;
-  machine: string;
-  serial: string;
-  promiseAt: string | null;
-  closed: string | null;
-  station: Station;
-  oldCode: string | null;
-  newCode: string | null;
-  arrived: boolean;
-  orderedDueIso: string | null;
-  seller: string | null;
-  shelf: "ready" | "decision" | "waiting" | "handOver";
-  reason: string;
-  /** Minutes of hands-on work left, P50 and P80, from the plan; null without one. */
-  minutesLeft: { p50: number; p80: number } | null;
-  /** Physically open on a bench: parts or screws away. */
-  open: boolean;
-  isolated: boolean;
-  live: boolean;
-  screwsOut: number;
-  damage: JobState["triage"]["damage"];
-  buildId: string | null;
-  lid: { widthMm: number; heightMm: number; openingX: number; openingY: number; openingW: number; openingH: number } | null;
-  tools: string[];
-  faults: number;
-}
+import type { JobCard, Station } from "@/wire/jobCard";
 
 export function stationOf(s: JobState, p: Progress | null): Station {
   if (!s.triage.concluded || s.triage.concluded.verdict !== "panel") return "triage";

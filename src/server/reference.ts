@@ -1,15 +1,10 @@
-import { z } from "zod";
 import { type Build, parseBuild } from "@/core/build";
-import { Panel } from "@/core/panel";
-import { Policy } from "@/core/proof";
-import { TriageTable } from "@/core/triage";
+import type { Machine, Offer } from "@/core/catalogue";
+import type { Panel } from "@/core/panel";
+import type { Policy } from "@/core/proof";
+import type { TriageTable } from "@/core/triage";
 import { connection } from "@/data/connection";
 import { listReference, type ReferenceRow, saveReference } from "@/data/referenceStore";
-
-export const Machine = z.strictObject({ model: z.string().min(1).max(60), codes: z.array(z.string().max(40)), build: z.string().nullable(), panels: z.array(z.string()) });
-export type Machine = z.infer<typeof Machine>;
-export const Offer = z.strictObject({ panel: z.string(), seller: z.string().min(1).max(60), condition: z.enum(["new", "pulled", "refurbished", "used"]), priceMinor: z.int().min(0), currency: z.string().length(3), days: z.int().min(0).max(365) });
-export type Offer = z.infer<typeof Offer>;
 
 export interface Reference {
   builds: ReferenceRow<Build>[];

@@ -1,1 +1,2 @@
 export { type LabelLine, type LabelReading, type LineClass, readLabel } from "./label";
+export { Machine, Offer } from "./machine";

@@ -1,0 +1,57 @@
+#!/usr/bin/env node
+// The production server: one listener on this machine only, and a second one on the bench network that the settings open and close.
+import { createServer } from "node:http";
+import { networkInterfaces } from "node:os";
+import next from "next";
+
+const port = Number(process.env.PORT ?? 4180);
+const benchPort = Number(process.env.BENCH_PORT ?? port + 1);
+const VIA = "x-helvane-via";
+
+const app = next({ dev: process.env.NODE_ENV === "development", hostname: "127.0.0.1", port });
+const handle = app.getRequestHandler();
+
+const local = createServer((req, res) => {
+  delete req.headers[VIA];
+  handle(req, res);
+});
+let bench = null;
+
+globalThis.helvaneListener = {
+  addresses: () =>
+    Object.values(networkInterfaces()).flatMap((list) => list ?? []).filter((i) => i.family === "IPv4" && !i.internal).map((i) => `http://${i.address}:${benchPort}`),
+  open() {
+    if (bench) return Promise.resolve(this.addresses());
+    return new Promise((done, fail) => {
+      const server = createServer((req, res) => {
+        req.headers[VIA] = "bench-network";
+        handle(req, res);
+      });
+      server.once("error", fail);
+      server.listen(benchPort, process.env.BENCH_HOST ?? "0.0.0.0", () => {
+        bench = server;
+        done(this.addresses());
+      });
+    });
+  },
+  close() {
+    const server = bench;
+    bench = null;
+    if (!server) return Promise.resolve();
+    server.closeAllConnections();
+    return new Promise((done) => server.close(() => done()));
+  },
+};
+
+local.on("error", (e) => {
+  console.error(e.code === "EADDRINUSE" ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=4190 npm run demo` : `The server could not start: ${e.message}`);
+  process.exit(1);
+});
+
+await app.prepare();
+local.listen(port, "127.0.0.1", async () => {
+  console.log(`Helvane is ready at http://127.0.0.1:${port}`);
+  const res = await fetch(`http://127.0.0.1:${port}/api/network`).catch(() => null);
+  if (res?.ok && (await res.json()).on) await globalThis.helvaneListener.open().then(() => console.log(`Bench network open on port ${benchPort}`), (e) => console.error(`Bench network not opened: ${e.message}`));
+});
+for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => process.exit(0));

@@ -1,0 +1,41 @@
+/** Test patterns for the machine under test: solids, ramps, checker, one-pixel lines, moving bar. */
+export const PATTERNS = [
+  { id: "white", name: "White" }, { id: "black", name: "Black" }, { id: "red", name: "Red" }, { id: "green", name: "Green" }, { id: "blue", name: "Blue" }, { id: "grey", name: "Grey, half" },
+  { id: "rampX", name: "Ramp across" }, { id: "rampY", name: "Ramp down" }, { id: "checker", name: "Checker" }, { id: "lines", name: "One-pixel lines" }, { id: "bar", name: "Moving bar" },
+] as const;
+export type PatternId = (typeof PATTERNS)[number]["id"];
+
+/** What a pattern draws on: the part of a 2D canvas it needs. */
+export interface Surface {
+  fillStyle: unknown;
+  fillRect(x: number, y: number, w: number, h: number): void;
+}
+
+/**
+ * Paints a pattern over w x h device pixels. Self-contained, so that its source can be written into one HTML file.
+ * @param g a surface whose units are device pixels
+ * @param w width in px @param h height in px
+ * @param t time in ms, for the moving bar
+ * @example paintPattern(ctx, 1920, 1080, "checker", 0)
+ */
+export function paintPattern(g: Surface, w: number, h: number, id: string, t: number): void {
+  const solid: Record<string, string> = { white: "#ffffff", black: "#000000", red: "#ff0000", green: "#00ff00", blue: "#0000ff", grey: "#808080" };
+  const fill = (c: string, x: number, y: number, a: number, b: number) => {
+    g.fillStyle = c;
+    g.fillRect(x, y, a, b);
+  };
+  if (solid[id]) return fill(solid[id], 0, 0, w, h);
+  fill("#000000", 0, 0, w, h);
+  if (id === "rampX" || id === "rampY") {
+    const n = id === "rampX" ? w : h;
+    for (let i = 0; i < n; i++) {
+      const v = Math.round((i / Math.max(1, n - 1)) * 255);
+      if (id === "rampX") fill(`rgb(${v},${v},${v})`, i, 0, 1, h);
+      else fill(`rgb(${v},${v},${v})`, 0, i, w, 1);
+    }
+  } else if (id === "checker") {
+    for (let y = 0; y * 64 < h; y++) for (let x = y % 2; x * 64 < w; x += 2) fill("#ffffff", x * 64, y * 64, 64, 64);
+  } else if (id === "lines") {
+    for (let x = 0; x < w; x += 2) fill("#ffffff", x, 0, 1, h);
+  } else if (id === "bar") fill("#ffffff", Math.floor((t / 4) % (w + 80)) - 80, 0, 80, h);
+}

@@ -1,0 +1,5 @@
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== "nodejs") return;
+  const { start } = await import("./server/start");
+  await start();
+}

@@ -1,0 +1,39 @@
+import { createHash } from "node:crypto";
+import sharp from "sharp";
+import { connection } from "@/data/connection";
+
+export interface StoredPhoto {
+  hash: string;
+  widthPx: number;
+  heightPx: number;
+  bytes: number;
+}
+
+const LONGEST_PX = 1600;
+
+/** Size of a JPEG, or null when the bytes are not one. */
+export async function inspectPhoto(bytes: Uint8Array): Promise<{ widthPx: number; heightPx: number } | null> {
+  try {
+    const m = await sharp(bytes, { limitInputPixels: 80_000_000 }).metadata();
+    return m.format === "jpeg" && m.width && m.height ? { widthPx: m.width, heightPx: m.height } : null;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Stores a photo by its content: turned upright, at most 1600 px long, written anew as JPEG without any of the data a camera
+ * adds (position, device, time).
+ * @returns null when the bytes are no picture
+ */
+export async function storePhoto(bytes: Uint8Array): Promise<StoredPhoto | null> {
+  let out: { data: Buffer; info: { width: number; height: number } };
+  try {
+    out = await sharp(bytes, { limitInputPixels: 80_000_000 }).rotate().resize({ width: LONGEST_PX, height: LONGEST_PX, fit: "inside", withoutEnlargement: true }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true });
+  } catch {
+    return null;
+  }
+  const hash = createHash("sha256").update(out.data).digest("hex");
+  await connection().db.insertInto("blobs").values({ hash, mime: "image/jpeg", width_px: out.info.width, height_px: out.info.height, bytes: out.data }).onConflict((c) => c.doNothing()).execute();
+  return { hash, widthPx: out.info.width, heightPx: out.info.height, bytes: out.data.length };
+}

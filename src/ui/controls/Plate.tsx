@@ -1,0 +1,48 @@
+"use client";
+import { useEffect, useRef, useState } from "react";
+
+export interface PlateProps {
+  line1: string;
+  line2?: string;
+  keyCap?: string;
+  number?: string | number;
+  onAct: () => void;
+  /** Spends money or cannot be undone: has to be held. */
+  hold?: boolean;
+  small?: boolean;
+  disabledWhy?: string | null;
+}
+
+const HOLD_MS = 800;
+
+/** The plate: the one thing to do now. The whole plate is the button; Space and the pedal do the same. */
+export function Plate({ line1, line2, keyCap = "Space", number, onAct, hold = false, small = false, disabledWhy = null }: PlateProps) {
+  const [held, setHeld] = useState(false);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const stop = () => {
+    if (timer.current) clearTimeout(timer.current);
+    timer.current = null;
+    setHeld(false);
+  };
+  useEffect(() => stop, []);
+  const start = () => {
+    if (!hold || disabledWhy || timer.current) return;
+    setHeld(true);
+    timer.current = setTimeout(() => {
+      stop();
+      onAct();
+    }, HOLD_MS);
+  };
+  return (
+    <button
+      type="button" className={`plate${small ? " small" : ""}`} data-plate disabled={!!disabledWhy}
+      onClick={hold ? undefined : onAct}
+      onPointerDown={hold ? start : undefined} onPointerUp={hold ? stop : undefined} onPointerLeave={hold ? stop : undefined}
+      onKeyDown={hold ? (e) => { if (e.key === "Enter" || e.key === " ") { e.preventDefault(); e.stopPropagation(); if (!e.repeat) start(); } } : undefined} onKeyUp={hold ? stop : undefined}
+    >
+      {number !== undefined && <span className="no" style={{ flex: "none" }}>{number}</span>}
+      <span><b>{line1}</b>{(disabledWhy ?? line2) && <i>{disabledWhy ?? (held ? "Keep holding" : line2)}</i>}</span>
+      <kbd>{hold ? `Hold ${keyCap}` : keyCap}</kbd>
+    </button>
+  );
+}

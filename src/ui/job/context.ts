@@ -1,0 +1,55 @@
+"use client";
+import { createContext, useContext } from "react";
+import type { Build } from "@/core/build";
+import type { JobState, Snapshots } from "@/core/job";
+import type { Panel } from "@/core/panel";
+import type { Policy } from "@/core/proof";
+import type { Progress } from "@/core/teardown";
+import type { TriageTable } from "@/core/triage";
+import type { Machine, Offer } from "@/core/catalogue";
+import type { JobLogHandle } from "./useJobLog";
+
+/** Reference data as the page was loaded with it, each with its content hash. */
+export interface JobReference {
+  builds: { hash: string; data: Build }[];
+  panels: { hash: string; data: Panel }[];
+  triage: { hash: string; data: TriageTable } | null;
+  policy: { hash: string; data: Policy } | null;
+  machines: Machine[];
+  offers: Offer[];
+}
+
+export interface JobBench {
+  jobId: string;
+  log: JobLogHandle;
+  view: { state: JobState; snapshots: Snapshots };
+  reference: JobReference;
+  progress: Progress | null;
+  /** The build the drawing shows: the plan's, else the machine's current one. */
+  build: { hash: string; data: Build } | null;
+  nowMs: number;
+  /** What a station offers to the keyboard and the scanner. Set on every render. */
+  offer: (o: StationKeys) => void;
+  say: (words: string) => void;
+  tapMode: [boolean, (on: boolean) => void];
+  setTap: (f: ((xMm: number, yMm: number) => void) | null) => void;
+}
+
+export interface StationKeys {
+  space?: () => void;
+  enter?: () => void;
+  enterHeld?: () => void;
+  keys?: Record<string, () => void>;
+  /** Digits count here; stations are reached with G then a digit. */
+  digits?: (n: number) => void;
+  /** What a scan is for here; without it a scan is only shown. */
+  scan?: (text: string) => void;
+}
+
+export const JobContext = createContext<JobBench | null>(null);
+
+export function useBench(): JobBench {
+  const b = useContext(JobContext);
+  if (!b) throw new Error("outside a job");
+  return b;
+}

@@ -1,0 +1,84 @@
+"use client";
+import dynamic from "next/dynamic";
+import { openBreaches, openHazards } from "@/core/job";
+import { HAZARDS } from "@/core/triage";
+import { useState } from "react";
+import { Mark } from "../draw/Mark";
+import { useBench } from "../job/context";
+import type { StationPath } from "../shell/JobStrip";
+import { RunStation } from "./RunStation";
+
+const Triage = dynamic(() => import("./TriageStation").then((m) => m.TriageStation));
+const Identify = dynamic(() => import("./IdentifyStation").then((m) => m.IdentifyStation));
+const Match = dynamic(() => import("./MatchStation").then((m) => m.MatchStation));
+const Plan = dynamic(() => import("./PlanStation").then((m) => m.PlanStation));
+
+/** The instrument of the station on screen; a safety stop takes its place until it is made safe. */
+export function StationColumn({ station }: { station: StationPath }) {
+  const { view } = useBench();
+  const hazard = openHazards(view.state)[0];
+  return (
+    <section className={`col${station === "match" && !hazard ? " tight" : ""}`} aria-label={`${station} instrument`} data-station={station}>
+      {hazard ? <SafetyStop hazard={hazard} /> : (
+        <>
+          <Breaches />
+          {station === "triage" ? <Triage /> : station === "identify" ? <Identify /> : station === "match" ? <Match /> : station === "plan" ? <Plan /> : <RunStation station={station} />}
+        </>
+      )}
+    </section>
+  );
+}
+
+/** Why the last act was not recorded; gone with the next. */
+export function RefusalBox() {
+  const { log } = useBench();
+  if (!log.refusal) return null;
+  return (
+    <div className="refusal" role="alert" data-gate={log.refusal.gate}>
+      <Mark kind="stop" size={30} label="Refused" />
+      <div><b>Not recorded</b>{log.refusal.reason}</div>
+    </div>
+  );
+}
+
+function SafetyStop({ hazard }: { hazard: keyof typeof HAZARDS }) {
+  const { log, offer } = useBench();
+  const [by, setBy] = useState("");
+  const [how, setHow] = useState("");
+  const [to, setTo] = useState("");
+  offer({});
+  const h = HAZARDS[hazard];
+  return (
+    <>
+      <h1 className="step flex items-start gap-4"><Mark kind="stop" size={46} />{h.name}</h1>
+      <div className="refusal"><p>{h.say} This stop cannot be waived, only made safe.</p></div>
+      <RefusalBox />
+      <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); log.record({ type: "job.madeSafe", payload: { hazard, by: by.trim(), how: how.trim() } }); }}>
+        <h2 className="sec">Record how it was made safe</h2>
+        <label className="field"><span>By whom</span><input value={by} onChange={(e) => setBy(e.target.value)} required maxLength={80} /></label>
+        <label className="field"><span>How</span><textarea value={how} onChange={(e) => setHow(e.target.value)} required maxLength={400} /></label>
+        <button type="submit" className="plate small"><span><b>Made safe</b><i>Both lines are kept with the job.</i></span></button>
+      </form>
+      <form className="flex flex-col gap-3 border-t-2 border-ink pt-4" onSubmit={(e) => { e.preventDefault(); log.record({ type: "job.handedOn", payload: { to: to.trim(), why: h.name } }); }}>
+        <label className="field"><span>Or hand to a trained person</span><input value={to} onChange={(e) => setTo(e.target.value)} required maxLength={80} /></label>
+        <button type="submit" className="btn self-start">Hand on</button>
+        {log.state.handedOn && <p>Handed to {log.state.handedOn}. <button type="button" className="link" onClick={() => log.record({ type: "job.closed", payload: { outcome: "handedOn", reason: h.name } })}>Close the job</button></p>}
+      </form>
+      <p className="q">Local codes and licensed practice come first.</p>
+    </>
+  );
+}
+
+function Breaches() {
+  const { log, view } = useBench();
+  const [how, setHow] = useState("");
+  const b = openBreaches(view.state)[0];
+  if (!b) return null;
+  return (
+    <form className="refusal flex-col" onSubmit={(e) => { e.preventDefault(); if (log.record({ type: "job.breachResolved", payload: { eventId: b.eventId, how: how.trim() } })) setHow(""); }}>
+      <div className="flex gap-3"><Mark kind="stop" size={30} /><div><b>Breach: done while its gate was shut</b>{b.reason} Connecting, liners, closing and hand-over wait until it is resolved.</div></div>
+      <label className="field"><span>How it was put right</span><input value={how} onChange={(e) => setHow(e.target.value)} required maxLength={400} /></label>
+      <button type="submit" className="btn self-start">Resolve</button>
+    </form>
+  );
+}

@@ -1,0 +1,36 @@
+import type { JobState } from "@/core/job";
+
+export const STATIONS = ["triage", "identify", "match", "plan", "open", "swap", "bond", "prove", "close"] as const;
+export type Station = (typeof STATIONS)[number];
+
+/** What lists show of a job: a projection, kept as a cache beside the log. */
+export interface JobCard {
+  id: string;
+  number: string;
+  customer: string;
+  machine: string;
+  serial: string;
+  promiseAt: string | null;
+  closed: string | null;
+  station: Station;
+  oldCode: string | null;
+  newCode: string | null;
+  arrived: boolean;
+  orderedDueIso: string | null;
+  seller: string | null;
+  shelf: "ready" | "decision" | "waiting" | "handOver";
+  reason: string;
+  /** Minutes of hands-on work left, P50 and P80, from the plan; null without one. */
+  minutesLeft: { p50: number; p80: number } | null;
+  /** Physically open on a bench: parts or screws away. */
+  open: boolean;
+  isolated: boolean;
+  live: boolean;
+  screwsOut: number;
+  damage: JobState["triage"]["damage"];
+  buildId: string | null;
+  lid: { widthMm: number; heightMm: number; openingX: number; openingY: number; openingW: number; openingH: number } | null;
+  tools: string[];
+  faults: number;
+}
+
