@@ -1,7 +1,9 @@
 import { FOLD_VERSION, fold, isolationOf, type JobState, openBreaches, openHazards, panelReading, screwsOpen } from "@/core/job";
 import { type Progress, progressOf, type StepStation } from "@/core/teardown";
+import type { Build } from "@/core/build";
 import { connection } from "@/data/connection";
 import { jobIds, readLog } from "@/data/eventStore";
+import { listReference } from "@/data/referenceStore";
 import type { JobCard, Station } from "@/wire/jobCard";
 
 export function stationOf(s: JobState, p: Progress | null): Station {
@@ -24,6 +26,9 @@ function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reas
   if (station === "plan") return { shelf: "ready", reason: "Panel is here. Plan it." };
   return { shelf: "ready", reason: s.panel === "old" ? "Panel is here, looked at." : "Open on the bench." };
 }
+
+const lidOf = (lid: Build["lid"] | null): JobCard["lid"] =>
+  lid && { widthMm: lid.widthMm, heightMm: lid.heightMm, openingX: lid.opening.xMm, openingY: lid.opening.yMm, openingW: lid.opening.widthMm, openingH: lid.opening.heightMm };
 
 const DAY_MS = 86_400_000;
 
@@ -49,7 +54,7 @@ export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof 
     open: screws.out.length > 0 || Object.values(s.parts).some((p) => p !== "back") || s.panel === "out",
     isolated: iso.isolated, live: s.bench.mains === "in" || (s.plan !== null && !s.bench.shutDown && s.bench.mains !== "out"),
     screwsOut: screws.out.length, damage: s.triage.damage, buildId: build?.kind === "build" ? build.data.id : null,
-    lid: lid ? { widthMm: lid.widthMm, heightMm: lid.heightMm, openingX: lid.opening.xMm, openingY: lid.opening.yMm, openingW: lid.opening.widthMm, openingH: lid.opening.heightMm } : null,
+    lid: lidOf(lid),
     tools: progress?.plan.tools.map((t) => t.name) ?? [],
     faults: s.prove.faults.length,
   };
@@ -80,5 +85,9 @@ export async function jobCards(): Promise<JobCard[]> {
 /** The cards still on the bench, and how many are closed: for the bench's first screen. */
 export async function benchCards(): Promise<{ open: JobCard[]; closed: number }> {
   const all = await jobCards();
-  return { open: all.filter((c) => !c.closed), closed: all.filter((c) => c.closed).length };
+  const open = all.filter((c) => !c.closed);
+  // A lid whose job has no build of its own yet is drawn from the machine's current one; that is not part of the cached card.
+  const builds = open.some((c) => !c.lid) ? await listReference<Build>(connection().db, "build") : [];
+  for (const c of open) c.lid ??= lidOf(builds.find((b) => b.data.machineModel === c.machine)?.data.lid ?? null);
+  return { open, closed: all.length - open.length };
 }

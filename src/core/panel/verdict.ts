@@ -30,7 +30,7 @@ export function overallVerdict(rows: readonly FitRow[]): Overall {
   const tail = [changes ? counted(changes, "change") : "", asks ? counted(asks, "ask") : "", looks ? counted(looks, "look") : ""].filter(Boolean);
   if (stops.length) {
     const other = tail.length ? ` Besides: ${listed(tail)}.` : "";
-    return { ...counts, kind: "stop", words: `Does not fit: ${listed(stops.map((s) => `${s.name.split(",")[0]!.toLowerCase()} ${s.words}`))}.${other}`, short: stops[0]!.words };
+    return { ...counts, kind: "stop", words: `Does not fit: ${listed(stops.map((s) => `${s.name.split(",")[0]!.toLowerCase()} ${s.words}`))}.${other}`, short: stops[0]!.words.split(",")[0]! };
   }
   const agree = looks ? `, if ${looks === 1 ? "1 look agrees" : `${looks} looks agree`}` : "";
   const destroying = unknown.filter((r) => r.destroying);

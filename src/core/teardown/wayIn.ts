@@ -1,5 +1,4 @@
 import { type Build, CONNECTOR_MOTION, indexBuild } from "../build";
-import { counted } from "../quantity";
 import { cutList } from "../tape";
 import { motionStep, type Step } from "./step";
 
@@ -152,11 +151,11 @@ function mirror(build: Build, s: Step): Step | null {
   }
   if (s.kind === "screwsOut") {
     const g = b.group.get(s.target)!;
-    return { id: kindId("screwsBack", g.id), kind: "screwsBack", target: g.id, station: g.holds === b.panel.id ? "bond" : "close", title: `Put back ${counted(g.screws.length, "screw")}: ${g.name.toLowerCase()}`, how: "Each into its own hole, finger-tight first.", minutes: s.minutes, ...(s.tool ? { tool: s.tool } : {}) };
+    return { id: kindId("screwsBack", g.id), kind: "screwsBack", target: g.id, station: g.holds === b.panel.id ? "bond" : "close", title: `Put back ${g.screws.length} ${g.name.toLowerCase()}`, how: "Each into its own hole, finger-tight first.", minutes: s.minutes, ...(s.tool ? { tool: s.tool } : {}) };
   }
   if (s.kind === "screwsLoosen") {
     const g = b.group.get(s.target)!;
-    return { id: kindId("screwsTighten", g.id), kind: "screwsTighten", target: g.id, station: g.holds === b.panel.id ? "bond" : "close", title: `Tighten ${counted(g.screws.length, "screw")}: ${g.name.toLowerCase()}`, how: "They were only loosened: tighten them now.", minutes: s.minutes, ...(s.tool ? { tool: s.tool } : {}) };
+    return { id: kindId("screwsTighten", g.id), kind: "screwsTighten", target: g.id, station: g.holds === b.panel.id ? "bond" : "close", title: `Tighten ${g.screws.length} ${g.name.toLowerCase()}`, how: "They were only loosened: tighten them now.", minutes: s.minutes, ...(s.tool ? { tool: s.tool } : {}) };
   }
   if (s.kind === "cableOff") {
     const c = b.connector.get(s.target)!;

@@ -1,5 +1,4 @@
 import { type Build, type BuildIndex, CONNECTOR_MOTION, indexBuild } from "../build";
-import { counted } from "../quantity";
 import { DRIVE_WORDS, motionStep, type Step } from "./step";
 
 /** Steps that have to be done before a step, by step id. */
@@ -35,8 +34,8 @@ function graph(b: BuildIndex): { steps: Map<string, Step>; needs: Needs } {
     const sorts = new Set(g.screws.map((s) => s.type)).size;
     add(
       {
-        id: id(g.loosenOnly ? "screwsLoosen" : "screwsOut", g.id), kind: g.loosenOnly ? "screwsLoosen" : "screwsOut", target: g.id, station: g.holds === b.panel.id ? "open" : "open",
-        title: `${g.loosenOnly ? "Loosen" : "Take out"} ${counted(g.screws.length, "screw")}: ${g.name.toLowerCase()}`,
+        id: id(g.loosenOnly ? "screwsLoosen" : "screwsOut", g.id), kind: g.loosenOnly ? "screwsLoosen" : "screwsOut", target: g.id, station: "open",
+        title: `${g.loosenOnly ? "Loosen" : "Take out"} ${g.screws.length} ${g.name.toLowerCase()}`,
         how: `${DRIVE_WORDS[t.drive]} ${t.size}${sorts > 1 ? `, ${sorts} lengths: keep them apart` : `, ${t.thread} × ${t.lengthMm}`}.${g.loosenOnly ? " A turn or two only: they stay in, and are tightened again on the way back." : ""}`,
         minutes: g.minutesEach * g.screws.length, tool: `${DRIVE_WORDS[t.drive]} ${t.size}`, ...(g.caution ? { caution: g.caution } : {}),
       },

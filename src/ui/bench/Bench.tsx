@@ -95,7 +95,7 @@ export function Bench({ cards, closed, machines, nowMs, clockFixed }: { cards: J
                       <li key={c.id}>
                         <Link href={`/jobs/${c.id}/${c.station}`} prefetch={false} className={`jobcard${hero ? " hero" : ""}`} data-job={c.number}>
                           <span className="lid"><MiniLid card={c} ratio={hero ? 5 : 12} /></span>
-                          <span className="words"><b className="num">{c.number}</b><b className="machine">{c.machine}</b><span className="cust block">{c.customer}</span><span className="why block">{c.reason}{hero && c.tools.length > 0 && ` Fetch: ${c.tools.slice(0, 3).join(", ").toLowerCase()}.`}</span></span>
+                          <span className="words"><b className="num">{c.number}</b><b className="machine">{c.machine}</b><span className="cust block">{c.customer}</span><span className="why block">{c.reason}{hero && c.tools.length > 0 && ` Fetch: ${c.tools.join(", ")}.`}</span></span>
                           <span className="edge"><b><span>{dueWords(c.promiseAt, nowMs)}</span>{hero && <span>Open <kbd>Enter</kbd></span>}</b><span>{note.bad && <Mark kind="stop" size={14} label="promise breaks" />}{note.words}</span></span>
                         </Link>
                       </li>

@@ -19,7 +19,7 @@ export function MiniLid({ card, ratio }: { card: JobCard; ratio: number }) {
           const { lines, areas } = damageLines(d, glass);
           return (
             <g key={d.eventId}>
-              {areas.map((a, i) => (<rect key={i} x={px(a.x)} y={px(a.y)} width={Math.max(1.2, px(a.w))} height={px(a.h)} className={a.hatch ? "dmg" : "dmgf"} fillOpacity={a.hatch ? 0.25 : 1} fill={a.hatch ? "var(--stop)" : undefined} />))}
+              {areas.map((a, i) => (<rect key={i} x={px(a.x)} y={px(a.y)} width={Math.max(1.2, px(a.w))} height={px(a.h)} className={a.hatch ? "dmg" : "dmgf"} style={a.hatch ? { fill: "var(--stop-wash)" } : undefined} />))}
               {lines.map((l, i) => (<path key={i} d={l.map(([x, y], k) => `${k ? "L" : "M"}${px(x)} ${px(y)}`).join("")} className={d.kind === "blot" ? "dmgf" : "dmg"} />))}
             </g>
           );

@@ -47,7 +47,7 @@ export function NewJob({ number, machines, nowMs }: { number: string; machines: 
           <label className="field"><span>In their own words</span><input value={f.words} onChange={put("words")} maxLength={600} autoComplete="off" /></label>
         </div>
         {wrong && <div className="refusal" role="alert"><Mark kind="stop" size={26} /><p>{wrong}</p></div>}
-        <Plate line1={busy ? "Opening the job" : `Open ${number}`} line2="Goes to Triage. Passwords are not kept here." keyCap="Enter" onAct={() => void open()} />
+        <Plate line1={busy ? "Opening the job" : `Open ${number}`} line2="Goes to Triage. Passwords are not kept here." keyCap="Enter" submit onAct={() => void open()} />
       </form>
     </main>
   );

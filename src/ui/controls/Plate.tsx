@@ -11,12 +11,14 @@ export interface PlateProps {
   hold?: boolean;
   small?: boolean;
   disabledWhy?: string | null;
+  /** Sends the form it stands in; `onAct` is then the form's. */
+  submit?: boolean;
 }
 
 const HOLD_MS = 800;
 
 /** The plate: the one thing to do now. The whole plate is the button; Space and the pedal do the same. */
-export function Plate({ line1, line2, keyCap = "Space", number, onAct, hold = false, small = false, disabledWhy = null }: PlateProps) {
+export function Plate({ line1, line2, keyCap = "Space", number, onAct, hold = false, small = false, disabledWhy = null, submit = false }: PlateProps) {
   const [held, setHeld] = useState(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const stop = () => {
@@ -35,8 +37,8 @@ export function Plate({ line1, line2, keyCap = "Space", number, onAct, hold = fa
   };
   return (
     <button
-      type="button" className={`plate${small ? " small" : ""}`} data-plate disabled={!!disabledWhy}
-      onClick={hold ? undefined : onAct}
+      type={submit ? "submit" : "button"} className={`plate${small ? " small" : ""}`} data-plate disabled={!!disabledWhy}
+      onClick={hold || submit ? undefined : onAct}
       onPointerDown={hold ? start : undefined} onPointerUp={hold ? stop : undefined} onPointerLeave={hold ? stop : undefined}
       onKeyDown={hold ? (e) => { if (e.key === "Enter" || e.key === " ") { e.preventDefault(); e.stopPropagation(); if (!e.repeat) start(); } } : undefined} onKeyUp={hold ? stop : undefined}
     >

@@ -5,7 +5,8 @@ import { candidateOf, fold, type JobEvent, oldPanelOf, openBreaches, openHazards
 import { progressOf } from "@/core/teardown";
 import { read, write } from "./device";
 import { useBenchKeys } from "../controls/useBenchKeys";
-import { LAYER_WORDS, type Layer, LidDrawing, scaleOf } from "../lid/LidDrawing";
+import { LAYER_WORDS, type Layer, LidDrawing } from "../lid/LidDrawing";
+import { scaleOf } from "../lid/scale";
 import { nextTheme } from "../shell/theme";
 import { JobStrip, Route, STATION_PATHS, type StationPath } from "../shell/JobStrip";
 import { Tray } from "../shell/Tray";
@@ -28,7 +29,7 @@ export interface WorkspaceProps {
 
 const LAYERS: Record<StationPath, Layer[]> = {
   triage: ["damage"], identify: ["outline", "damage"], match: ["outline", "candidate"], plan: ["outline", "tape", "screws", "cables"],
-  open: ["screws", "tape", "hidden", "damage"], swap: ["outline", "cables", "candidate", "screws"], bond: ["candidate", "tape", "screws"], prove: ["faults"], close: ["screws"],
+  open: ["screws", "tape", "hidden"], swap: ["outline", "cables", "candidate", "screws"], bond: ["candidate", "tape", "screws"], prove: ["faults"], close: ["screws"],
 };
 
 const kindsOf = (r: JobReference): Snapshots => {
@@ -66,6 +67,11 @@ export function JobWorkspace(props: WorkspaceProps) {
     const t = setInterval(() => setNow(Date.now() + skew), 30_000);
     return () => clearInterval(t);
   }, [props.nowMs, props.clockFixed]);
+  useEffect(() => {
+    document.documentElement.dataset.ready = "true";
+    document.documentElement.dataset.unsent = String(log.unsent);
+    document.documentElement.dataset.last = log.state.last?.id ?? "";
+  }, [log.unsent, log.state.last]);
   useEffect(() => {
     if (!said) return;
     const t = setTimeout(() => setSaid(null), 6000);

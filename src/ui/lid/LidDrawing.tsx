@@ -7,19 +7,10 @@ import type { Step } from "@/core/teardown";
 import { damageLines } from "../draw/damage";
 import { type Frame, fl, fx, fy, Ground, Hatches } from "../draw/Ground";
 import { ScrewLayer } from "./ScrewLayer";
+import { PX_PER_MM, scaleOf } from "./scale";
 
 export type Layer = "outline" | "candidate" | "screws" | "tape" | "cables" | "damage" | "faults" | "hidden";
 export const LAYER_WORDS: Record<Layer, string> = { outline: "Old", candidate: "New", screws: "Screws", tape: "Tape", cables: "Cables", damage: "Damage", faults: "Faults", hidden: "Hidden" };
-
-/** px per mm at 1:1 and 96 dpi. */
-export const PX_PER_MM = 96 / 25.4;
-
-/** The one scale of a job: the largest of 1:2, 1:2.5, 1:3 at which lid and base fit the 720 px pane. */
-export function scaleOf(build: Build | null): number {
-  const wide = Math.max(build?.lid.widthMm ?? 324, build?.base.widthMm ?? 0);
-  const high = Math.max(build?.lid.heightMm ?? 216, build?.base.depthMm ?? 0);
-  return [2, 2.5, 3].find((r) => (wide * PX_PER_MM) / r <= 630 && (high * PX_PER_MM) / r <= 470) ?? 3;
-}
 
 const WIDE = 1600;
 const HIGH = 1000;
@@ -40,7 +31,7 @@ export interface LidDrawingProps {
 export function LidDrawing(p: LidDrawingProps) {
   const ratio = scaleOf(p.build);
   const s = p.heldAt ? PX_PER_MM : PX_PER_MM / ratio;
-  const f: Frame = p.heldAt ? { ox: 340 - p.heldAt.xMm * s, oy: 280 - p.heldAt.yMm * s, s } : { ox: 76, oy: 36, s };
+  const f: Frame = p.heldAt ? { ox: 340 - p.heldAt.xMm * s, oy: 280 - p.heldAt.yMm * s, s } : { ox: 48, oy: 36, s };
   const size = p.build ? (p.view === "lid" ? { w: p.build.lid.widthMm, h: p.build.lid.heightMm } : { w: p.build.base.widthMm, h: p.build.base.depthMm }) : { w: 324, h: 216 };
   const tap = p.onTap;
   const what = `${p.view === "lid" ? "Lid seen from the front, hinge down" : "Base seen from below, hinge edge away from you"}${p.build ? ` of ${p.build.machineModel}` : ", machine not known"}`;
@@ -63,7 +54,7 @@ export function LidDrawing(p: LidDrawingProps) {
 type Inner = LidDrawingProps & { build: Build; f: Frame };
 
 const Box = ({ f, r, className, rx = 0, fill }: { f: Frame; r: Rect; className: string; rx?: number; fill?: string }) => (
-  <rect x={fx(f, r.xMm)} y={fy(f, r.yMm)} width={fl(f, r.widthMm)} height={fl(f, r.heightMm)} rx={rx ? fl(f, rx) : undefined} className={className} fill={fill} />
+  <rect x={fx(f, r.xMm)} y={fy(f, r.yMm)} width={fl(f, r.widthMm)} height={fl(f, r.heightMm)} rx={rx ? fl(f, rx) : undefined} className={className} style={fill ? { fill } : undefined} />
 );
 
 function Damage({ f, list, glass }: { f: Frame; list: JobState["triage"]["damage"]; glass: Rect }) {
@@ -73,7 +64,7 @@ function Damage({ f, list, glass }: { f: Frame; list: JobState["triage"]["damage
         const { lines, areas } = damageLines(d, glass);
         return (
           <g key={d.eventId}>
-            {areas.map((a, i) => (<rect key={i} x={fx(f, a.x)} y={fy(f, a.y)} width={Math.max(1.5, fl(f, a.w))} height={fl(f, a.h)} className={a.hatch ? "dmg" : "dmgf"} fill={a.hatch ? "url(#hStop)" : undefined} />))}
+            {areas.map((a, i) => (<rect key={i} x={fx(f, a.x)} y={fy(f, a.y)} width={Math.max(1.5, fl(f, a.w))} height={fl(f, a.h)} className={a.hatch ? "dmg" : "dmgf"} style={a.hatch ? { fill: "url(#hStop)" } : undefined} />))}
             {lines.map((l, i) => (<path key={i} d={l.map(([x, y], k) => `${k ? "L" : "M"}${fx(f, x)} ${fy(f, y)}`).join("")} className={d.kind === "blot" ? "dmgf" : "dmg"} />))}
           </g>
         );
@@ -226,7 +217,7 @@ function Base(p: Inner) {
       {(layers.has("hidden") || off) && build.parts.filter((q) => q.view === "base" && q.shape && q.role !== "baseCover" && q.role !== "cover").map((q) => (
         <g key={q.id}>
           <Box f={f} r={q.shape!} rx={2} className={off ? "pen2 sink" : "hid"} />
-          <text x={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)} y={fy(f, q.shape!.yMm + q.shape!.heightMm / 2) + 5} className="t15 i2 halo" textAnchor="middle">{off ? q.name : `${q.name}, under the cover`}</text>
+          <text x={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)} y={fy(f, q.shape!.yMm + q.shape!.heightMm / 2) + 5} className="t15 i2 halo" textAnchor="middle">{off || q.shape!.widthMm < 90 ? q.name : `${q.name}, under the cover`}</text>
         </g>
       ))}
       {build.parts.filter((q) => q.view === "base" && q.role === "cover" && q.shape).map((q) => (<g key={q.id}>{now === q.id && <circle cx={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)} cy={fy(f, q.shape!.yMm + q.shape!.heightMm / 2)} r={26} className="nowfill" />}<circle cx={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)} cy={fy(f, q.shape!.yMm + q.shape!.heightMm / 2)} r={fl(f, q.shape!.widthMm / 2)} className={state.parts[q.id] === "out" ? "ghost" : "foot pen2"} /></g>))}

@@ -3,7 +3,7 @@ import type { JobState } from "@/core/job";
 import type { Step } from "@/core/teardown";
 import { type Frame, fl, fx, fy } from "../draw/Ground";
 import { ScrewSide } from "../draw/screws";
-import { PX_PER_MM } from "./LidDrawing";
+import { PX_PER_MM } from "./scale";
 
 /** Screws are drawn at twice their real size, whatever the scale of the drawing. */
 const SCREW_PX_PER_MM = 2 * PX_PER_MM;

@@ -7,7 +7,7 @@ import { readPartCode } from "@/core/panel";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-import { RefusalBox } from "./StationColumn";
+import { RefusalBox } from "./RefusalBox";
 
 const CLASS_WORDS: Record<LineClass, string> = { partCode: "part code", serial: "serial", date: "date", sparePart: "spare-part number", machineModel: "machine", other: "not read" };
 

@@ -9,7 +9,7 @@ import { formatMoney, listed, SOURCE_WORDS } from "@/core/quantity";
 import { Plate } from "../controls/Plate";
 import { Mark, MARK_WORDS, markOf, MarkShape } from "../draw/Mark";
 import { useBench } from "../job/context";
-import { RefusalBox } from "./StationColumn";
+import { RefusalBox } from "./RefusalBox";
 
 const overallMark = (o: Overall) => (o.kind === "doNotConnect" ? "look" : o.kind === "ask" ? "ask" : o.kind) as Parameters<typeof Mark>[0]["kind"];
 const RANK: Record<Overall["kind"], number> = { same: 0, change: 1, ask: 2, doNotConnect: 3, stop: 4 };
@@ -35,7 +35,7 @@ export function MatchStation() {
         return { ...p, rows, overall, offer: offers[0] as Offer | undefined };
       })
       .filter((c) => c.offer)
-      .sort((a, b) => RANK[a.overall.kind] - RANK[b.overall.kind] || a.overall.looks - b.overall.looks || (a.offer?.days ?? 0) - (b.offer?.days ?? 0));
+      .sort((a, b) => Number(a.overall.kind === "stop") - Number(b.overall.kind === "stop") || a.overall.looks - b.overall.looks || RANK[a.overall.kind] - RANK[b.overall.kind] || (a.offer?.days ?? 0) - (b.offer?.days ?? 0));
   }, [old, reference, build]);
   const shownId = s.match.order ? s.match.chosen?.panelHash : (picked ?? s.match.chosen?.panelHash ?? candidates[0]?.hash);
   const cur = candidates.find((c) => c.hash === shownId);
@@ -76,16 +76,16 @@ export function MatchStation() {
   return (
     <>
       {candidates.length === 0 ? <div className="empty m-5"><b>No candidate of this size in the catalogue.</b> {old.code}, {old.diagonalIn.value ? `${old.diagonalIn.value} inch` : "size not known"}.</div> : (
-        <div style={{ overflowX: "auto" }}>
+        <div style={{ overflowX: "auto", flex: "none" }}>
           <table className="cand w-full">
-            <thead><tr><th scope="col">Candidate</th><th scope="col">{rows.length} fields, in table order</th><th scope="col">Verdict</th><th scope="col" className="text-right">Price</th><th scope="col" className="text-right">Here</th></tr></thead>
+            <thead><tr><th scope="col">Candidate</th><th scope="col">{rows.length} fields, in table order</th><th scope="col">Verdict</th><th scope="col" className="text-right">{candidates[0]?.offer?.currency}</th><th scope="col" className="text-right">Here</th></tr></thead>
             <tbody>
               {candidates.map((c, i) => (
                 <tr key={c.hash} className={c.hash === shownId ? "on" : ""}>
                   <td><button type="button" className="mono flex min-h-11 items-center gap-2" aria-pressed={c.hash === shownId} disabled={!!s.match.order} onClick={() => pick(i)}><b>{c.data.code}</b></button></td>
                   <td><Fingerprint rows={c.hash === shownId ? rows : c.rows} /></td>
                   <td><span className="flex items-center gap-2"><Mark kind={overallMark(c.overall)} size={18} />{c.overall.short}</span></td>
-                  <td className="mono text-right">{c.offer ? formatMoney(c.offer.priceMinor, c.offer.currency) : ""}</td>
+                  <td className="mono text-right">{c.offer ? formatMoney(c.offer.priceMinor, c.offer.currency).replace(` ${candidates[0]?.offer?.currency}`, "") : ""}</td>
                   <td className="text-right">{c.offer ? format(addDays(nowMs, c.offer.days), "EEE d") : ""}</td>
                 </tr>
               ))}
@@ -97,7 +97,7 @@ export function MatchStation() {
         <div className="flex flex-col gap-3 border-y-[1.5px] border-ink px-[18px] py-2.5">
           <div className="flex items-center justify-between gap-4">
             <h1 className="text-[24px] leading-[28px] font-[740]"><Mark kind={overallMark(overall)} size={28} /> {overall.words}</h1>
-            {!s.match.order && overall.kind !== "stop" && cur.offer && <div style={{ width: 260, flex: "none" }}><Plate small hold keyCap="Enter" line1={`Order, ${formatMoney(cur.offer.priceMinor, cur.offer.currency)}`} line2={`${cur.offer.seller}, ${cur.offer.days} days`} onAct={order} /></div>}
+            {!s.match.order && overall.kind !== "stop" && cur.offer && <div style={{ width: 318, flex: "none" }}><Plate small hold keyCap="Enter" line1={`Order, ${formatMoney(cur.offer.priceMinor, cur.offer.currency)}`} line2={cur.offer.seller} onAct={order} /></div>}
           </div>
           <RefusalBox />
           {shut && !s.match.order && <p className="q">{shut.reason}</p>}
@@ -110,8 +110,8 @@ export function MatchStation() {
           {!s.match.order && asks.map((r) => (<AskRow key={r.field} row={r} ready={isChosen} choose={choose} />))}
           {s.match.order && !s.match.arrived && (
             <form className="flex items-end gap-3" onSubmit={(e) => { e.preventDefault(); arrive(); }}>
-              <label className="field grow"><span>Ordered at {s.match.order.seller}. Code on the label that came</span><input className="mono" value={arrivalCode} onChange={(e) => setArrivalCode(e.target.value)} required maxLength={60} /></label>
-              <button type="submit" className="btn">Check in <kbd>Space</kbd></button>
+              <label className="field grow"><span>Code on the label that came</span><input className="mono" value={arrivalCode} onChange={(e) => setArrivalCode(e.target.value)} required maxLength={60} /></label>
+              <button type="submit" className="btn whitespace-nowrap">Check in <kbd>Space</kbd></button>
             </form>
           )}
           {s.match.arrived && <p className="q">Checked in, label read {s.match.arrived.codeRead}. {sameCode(s.match.arrived.codeRead, cur.data.code) && <Link className="link" href={`/jobs/${jobId}/plan`}>Plan it</Link>}</p>}
@@ -145,8 +145,8 @@ const Value = ({ v }: { v: Shown }) => v.source ? <><span className={`mono u u-$
 
 function Fingerprint({ rows }: { rows: readonly FitRow[] }) {
   return (
-    <svg width={rows.length * 13} height={14} viewBox={`0 0 ${rows.length * 13} 14`} role="img" aria-label={rows.filter((r) => r.verdict !== "same").map((r) => `${r.name}: ${MARK_WORDS[markOf[r.verdict]]}`).join(", ") || "all the same"}>
-      {rows.map((r, i) => (<g key={r.field} transform={`translate(${i * 13} 1) scale(.5)`} className={`mk-${markOf[r.verdict]}`}><MarkShape kind={markOf[r.verdict]} /></g>))}
+    <svg width={rows.length * 11.2} height={12} viewBox={`0 0 ${rows.length * 11.2} 12`} role="img" aria-label={rows.filter((r) => r.verdict !== "same").map((r) => `${r.name}: ${MARK_WORDS[markOf[r.verdict]]}`).join(", ") || "all the same"}>
+      {rows.map((r, i) => (<g key={r.field} transform={`translate(${i * 11.2} 1) scale(.42)`} className={`mk-${markOf[r.verdict]}`}><MarkShape kind={markOf[r.verdict]} /></g>))}
     </svg>
   );
 }

@@ -6,7 +6,7 @@ import { makePlan, type Step } from "@/core/teardown";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-import { RefusalBox } from "./StationColumn";
+import { RefusalBox } from "./RefusalBox";
 import { BuildImport } from "./BuildImport";
 
 /** What must move, in which order, and how it goes back: computed from the machine's build. */

@@ -5,7 +5,7 @@ import { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, type Pa
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-import { RefusalBox } from "./StationColumn";
+import { RefusalBox } from "./RefusalBox";
 
 /** One pass of Prove: its checks, what was disturbed first; faults tapped and held against the policy. */
 export function ProvePass({ pass }: { pass: Pass }) {

@@ -11,7 +11,8 @@ import { ScrewTop } from "../draw/screws";
 import { useBench } from "../job/context";
 import { nextScrew } from "../lid/ScrewLayer";
 import { ProvePass } from "./ProvePass";
-import { RefusalBox } from "./StationColumn";
+import { RefusalBox } from "./RefusalBox";
+import { TimeRuler } from "./TimeRuler";
 import { AngleStep, HandOverStep, LooseTestStep, Leftovers } from "./steps";
 
 /** Open, Swap, Bond, Prove and Close: one step at a time, in large type, the next ones below. */
@@ -79,6 +80,7 @@ function StepView({ step }: { step: Step }) {
       {screw && type && (
         <div className="flex items-center justify-between gap-4">
           <div className="flex items-center gap-3"><svg width={48} height={48} aria-hidden="true"><ScrewTop x={24} y={24} r={20} drive={type.drive} /></svg><div><b className="block text-[22px] leading-[26px]">{DRIVE_WORDS[type.drive]} {type.size}</b><span className="text-[18px] text-ink-2">{type.thread} × {type.lengthMm}, {type.head}</span></div></div>
+          {step.kind !== "screwsTighten" && step.kind !== "screwsLoosen" && left.length > 1 && <HoldButton words={`All ${left.length}`} onAct={() => several(left.length)} />}
           <div className="tally"><b>{screw.group.screws.length - left.length}</b><span>{step.kind === "screwsBack" ? "back" : step.kind === "screwsTighten" ? "tight" : step.kind === "screwsLoosen" ? "loose" : "out"}</span><b>{left.length}</b><span>to go</span></div>
         </div>
       )}
@@ -87,15 +89,10 @@ function StepView({ step }: { step: Step }) {
       {step.hold && <p className="text-[18px] leading-[23px]"><b>Hold:</b> {step.hold}</p>}
       {step.caution && <div className="caut"><Mark kind="change" size={30} label="Caution" /><p>{step.caution}</p></div>}
       {!special && step.because && <p className="q border-l-[3px] border-ink pl-3">{step.because}</p>}
-      {screw && (
-        <div className="flex flex-wrap gap-2">
-          {step.kind !== "screwsTighten" && step.kind !== "screwsLoosen" && left.length > 1 && <HoldButton words={`All ${left.length} at once`} onAct={() => several(left.length)} />}
-          {step.kind === "screwsBack" && <Leftovers screw={screw.screw.id} where={screw.screw.where} />}
-          <button type="button" className="btn quiet" onClick={() => { if (log.takeBack()) say("Last entry taken back"); }}>Take back</button>
-        </div>
-      )}
+      {screw && step.kind === "screwsBack" && <Leftovers screw={screw.screw.id} where={screw.screw.where} />}
       {upcoming.length > 0 && <ol className="rows" aria-label="Next steps">{upcoming.map((x) => (<li key={x.step.id}><em>{x.step.station === step.station ? "Next" : x.step.station[0]!.toUpperCase() + x.step.station.slice(1)}</em><span className="grow">{x.step.title}</span><em>{x.step.minutes < 1 ? `${Math.round(x.step.minutes * 60)} s` : durationWords(x.step.minutes)}</em></li>))}</ol>}
-      <p className="keys">{!screw && <button type="button" className="link" onClick={() => { if (log.takeBack()) say("Last entry taken back"); }}>Take back the last entry</button>}<span><kbd>Backspace</kbd>take back</span><span><kbd>X</kbd>power</span><span><kbd>C</kbd>caution</span><span><kbd>W</kbd>note</span><span><kbd>?</kbd>all keys</span></p>
+      <TimeRuler />
+      <p className="keys"><button type="button" className="flex items-center" onClick={() => { if (log.takeBack()) say("Last entry taken back"); }}><kbd>Backspace</kbd><span className="link">take back</span></button><span><kbd>X</kbd>power</span><span><kbd>C</kbd>caution</span><span><kbd>W</kbd>note</span><span><kbd>?</kbd>all keys</span></p>
     </>
   );
 }

@@ -6,6 +6,7 @@ import { useState } from "react";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import type { StationPath } from "../shell/JobStrip";
+import { RefusalBox } from "./RefusalBox";
 import { RunStation } from "./RunStation";
 
 const Triage = dynamic(() => import("./TriageStation").then((m) => m.TriageStation));
@@ -26,18 +27,6 @@ export function StationColumn({ station }: { station: StationPath }) {
         </>
       )}
     </section>
-  );
-}
-
-/** Why the last act was not recorded; gone with the next. */
-export function RefusalBox() {
-  const { log } = useBench();
-  if (!log.refusal) return null;
-  return (
-    <div className="refusal" role="alert" data-gate={log.refusal.gate}>
-      <Mark kind="stop" size={30} label="Refused" />
-      <div><b>Not recorded</b>{log.refusal.reason}</div>
-    </div>
   );
 }
 

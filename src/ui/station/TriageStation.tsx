@@ -7,7 +7,7 @@ import { MONEY_STOPS, type MoneyStop, nextTest, type Outcome, posterior } from "
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-import { RefusalBox } from "./StationColumn";
+import { RefusalBox } from "./RefusalBox";
 
 const OUTCOMES: [Outcome, string][] = [["yes", "Yes"], ["no", "No"], ["unclear", "Unclear"]];
 const pct = (p: number) => (p >= 0.995 ? "over 99 %" : p < 0.01 ? "under 1 %" : `${Math.round(p * 100)} %`);

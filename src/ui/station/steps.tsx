@@ -5,7 +5,7 @@ import { Plate } from "../controls/Plate";
 import { Sheet } from "../controls/Sheet";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-import { RefusalBox } from "./StationColumn";
+import { RefusalBox } from "./RefusalBox";
 
 /** The loose test: what was seen, on which supply. */
 export function LooseTestStep() {

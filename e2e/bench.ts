@@ -1,0 +1,80 @@
+import { copyFileSync, existsSync } from "node:fs";
+import { join } from "node:path";
+import { test as base, expect, type Page } from "@playwright/test";
+import { type Running, SCRATCH, SEEDED, startServer } from "./server";
+
+/** A copy of the seeded database under a name of its own. */
+export function seededCopy(name: string): string {
+  const db = join(SCRATCH, `${name}.sqlite`);
+  for (const tail of ["", "-wal", "-shm"]) if (existsSync(SEEDED + tail)) copyFileSync(SEEDED + tail, db + tail);
+  return db;
+}
+
+/** Each test gets its own server over its own copy of the demo, so that none depends on another. */
+export const test = base.extend<{ server: Running; bench: Bench }>({
+  // biome-ignore lint/correctness/noEmptyPattern: the fixture needs none of the others
+  server: async ({}, use, info) => {
+    const s = await startServer(seededCopy(`w${info.workerIndex}-${info.testId}`));
+    await use(s);
+    await s.stop();
+  },
+  bench: async ({ page, server }, use) => {
+    const wrong: string[] = [];
+    page.on("pageerror", (e) => wrong.push(e.message));
+    page.on("console", (m) => { if (m.type() === "error" && /Content Security Policy|Hydration|hydrat/i.test(m.text())) wrong.push(m.text()); });
+    await use(new Bench(page, server.url));
+    expect(wrong, "errors of the page").toEqual([]);
+  },
+});
+export { expect };
+
+export class Bench {
+  constructor(readonly page: Page, readonly url: string) {}
+
+  /** Goes to a demo job's station. */
+  async job(number: string, station: string): Promise<string> {
+    await this.page.goto(`${this.url}/`);
+    const href = await this.page.locator(`[data-job="${number}"]`).getAttribute("href");
+    const id = href!.split("/")[2]!;
+    await this.station(id, station);
+    return id;
+  }
+  async station(id: string, station: string): Promise<void> {
+    await this.page.goto(`${this.url}/jobs/${id}/${station}`);
+    await this.ready(station);
+  }
+  async ready(station: string): Promise<void> {
+    await expect(this.page.locator(`[data-station="${station}"] h1`)).toBeVisible();
+    await this.page.waitForLoadState("load");
+    await expect(this.page.locator("html[data-ready]")).toHaveCount(1);
+  }
+  get step() { return this.page.locator("[data-station] h1"); }
+  get plate() { return this.page.locator("[data-plate]").first(); }
+  get refusal() { return this.page.locator('[role="alert"][data-gate]').first(); }
+
+  /** A key with focus on nothing, as at the bench. */
+  async key(k: string): Promise<void> {
+    await this.page.keyboard.press(k);
+    // A hand is slower than a scanner.
+    await this.page.waitForTimeout(60);
+  }
+  /** What a bar-code scanner does: characters at once, then Enter. */
+  async scan(text: string): Promise<void> {
+    await this.page.evaluate((t) => {
+      const at = document.activeElement ?? document.body;
+      for (const key of [...t, "Enter"]) {
+        at.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true, cancelable: true }));
+        at.dispatchEvent(new KeyboardEvent("keyup", { key, bubbles: true, cancelable: true }));
+      }
+    }, text);
+    await this.page.waitForTimeout(80);
+  }
+  async events(id: string): Promise<{ type: string; id: string; payload: Record<string, unknown> }[]> {
+    const res = await this.page.request.get(`${this.url}/api/jobs/${id}/events?after=0`);
+    return ((await res.json()) as { events: { event: never }[] }).events.map((x) => x.event);
+  }
+  /** Waits until everything recorded here has been acknowledged. */
+  async settled(): Promise<void> {
+    await expect(this.page.locator("html[data-unsent='0']")).toHaveCount(1);
+  }
+}
