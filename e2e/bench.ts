@@ -21,7 +21,9 @@ export const test = base.extend<{ server: Running; bench: Bench }>({
   bench: async ({ page, server }, use) => {
     const wrong: string[] = [];
     page.on("pageerror", (e) => wrong.push(e.message));
-    page.on("console", (m) => { if (m.type() === "error" && /Content Security Policy|Hydration|hydrat/i.test(m.text())) wrong.push(m.text()); });
+    page.on("console", (m) => {
+      if (m.type() === "error" && /Content Security Policy|Hydration|hydrat/i.test(m.text())) wrong.push(m.text());
+    });
     await use(new Bench(page, server.url));
     expect(wrong, "errors of the page").toEqual([]);
   },
@@ -29,7 +31,10 @@ export const test = base.extend<{ server: Running; bench: Bench }>({
 export { expect };
 
 export class Bench {
-  constructor(readonly page: Page, readonly url: string) {}
+  constructor(
+    readonly page: Page,
+    readonly url: string,
+  ) {}
 
   /** Goes to a demo job's station. */
   async job(number: string, station: string): Promise<string> {
@@ -48,9 +53,15 @@ export class Bench {
     await this.page.waitForLoadState("load");
     await expect(this.page.locator("html[data-ready]")).toHaveCount(1);
   }
-  get step() { return this.page.locator("[data-station] h1"); }
-  get plate() { return this.page.locator("[data-plate]").first(); }
-  get refusal() { return this.page.locator('[role="alert"][data-gate]').first(); }
+  get step() {
+    return this.page.locator("[data-station] h1");
+  }
+  get plate() {
+    return this.page.locator("[data-plate]").first();
+  }
+  get refusal() {
+    return this.page.locator('[role="alert"][data-gate]').first();
+  }
 
   /** A key with focus on nothing, as at the bench. */
   async key(k: string): Promise<void> {

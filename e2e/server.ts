@@ -27,22 +27,45 @@ export interface Running {
 export async function startServer(db: string, env: Record<string, string> = {}): Promise<Running> {
   const port = await freePort();
   const child = spawn(process.execPath, ["scripts/serve.mjs"], {
-    env: { ...process.env, NODE_ENV: "production", PORT: String(port), BENCH_PORT: String(await freePort()), BENCH_HOST: "127.0.0.1", HELVANE_DB: db, NEXT_TELEMETRY_DISABLED: "1", ...env },
+    env: {
+      ...process.env,
+      NODE_ENV: "production",
+      PORT: String(port),
+      BENCH_PORT: String(await freePort()),
+      BENCH_HOST: "127.0.0.1",
+      HELVANE_DB: db,
+      NEXT_TELEMETRY_DISABLED: "1",
+      ...env,
+    },
     stdio: ["ignore", "pipe", "pipe"],
   });
   let said = "";
-  child.stdout.on("data", (d) => { said += d; });
-  child.stderr.on("data", (d) => { said += d; });
+  child.stdout.on("data", (d) => {
+    said += d;
+  });
+  child.stderr.on("data", (d) => {
+    said += d;
+  });
   const url = `http://127.0.0.1:${port}`;
   for (let i = 0; ; i++) {
-    const ok = await fetch(`${url}/api/health`).then((r) => r.ok, () => false);
+    const ok = await fetch(`${url}/api/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
     if (ok) break;
     if (i > 300 || child.exitCode !== null) throw new Error(`the server did not start:\n${said}`);
     await new Promise((r) => setTimeout(r, 100));
   }
   return {
-    url, db, process: child,
-    stop: (signal = "SIGTERM") => new Promise((done) => { if (child.exitCode !== null || child.signalCode) return done(); child.once("exit", () => done()); child.kill(signal); }),
+    url,
+    db,
+    process: child,
+    stop: (signal = "SIGTERM") =>
+      new Promise((done) => {
+        if (child.exitCode !== null || child.signalCode) return done();
+        child.once("exit", () => done());
+        child.kill(signal);
+      }),
   };
 }
 

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { inflateSync } from "node:zlib";
-import { unzipSync, strFromU8 } from "fflate";
+import { strFromU8, unzipSync } from "fflate";
 import { type Bench, expect, test } from "./bench";
 
 /** Follows the plan with the keyboard until the job is closed; every act goes through the plate's key. */
@@ -21,9 +21,13 @@ async function followByKeyboard(bench: Bench, id: string): Promise<void> {
     }
     const before = await page.locator("html").getAttribute("data-last");
     await bench.key("Space");
-    await expect(page.locator("html")).not.toHaveAttribute("data-last", before ?? "none", { timeout: 4000 }).catch(async () => {
-      throw new Error(`stuck at ${onStation}: ${await bench.step.textContent()}; ${await bench.refusal.textContent({ timeout: 200 }).catch(() => "no refusal")}`);
-    });
+    await expect(page.locator("html"))
+      .not.toHaveAttribute("data-last", before ?? "none", { timeout: 4000 })
+      .catch(async () => {
+        throw new Error(
+          `stuck at ${onStation}: ${await bench.step.textContent()}; ${await bench.refusal.textContent({ timeout: 200 }).catch(() => "no refusal")}`,
+        );
+      });
   }
   throw new Error(`job ${id} was never closed`);
 }
@@ -114,7 +118,10 @@ function pdfText(pdf: Buffer): string {
     const [, n, text] = m as unknown as [string, string, string];
     const at = text.indexOf("stream\n");
     const bytes = at < 0 ? null : Buffer.from(text.slice(at + 7, text.lastIndexOf("\nendstream")), "latin1");
-    objects.set(n, { head: at < 0 ? text : text.slice(0, at), body: bytes ? (/FlateDecode/.test(text.slice(0, at)) ? safeInflate(bytes) : bytes.toString("latin1")) : "" });
+    objects.set(n, {
+      head: at < 0 ? text : text.slice(0, at),
+      body: bytes ? (/FlateDecode/.test(text.slice(0, at)) ? safeInflate(bytes) : bytes.toString("latin1")) : "",
+    });
   }
   const fonts = new Map<string, Map<string, string>>();
   for (const o of objects.values())
@@ -134,7 +141,11 @@ function pdfText(pdf: Buffer): string {
   return out;
 }
 function safeInflate(b: Buffer): string {
-  try { return inflateSync(b).toString("latin1"); } catch { return ""; }
+  try {
+    return inflateSync(b).toString("latin1");
+  } catch {
+    return "";
+  }
 }
 function charMap(cmap: string): Map<string, string> {
   const map = new Map<string, string>();
@@ -198,14 +209,21 @@ test("family B, the whole job by touch on a 1024 x 768 tablet", async ({ browser
   }
   await expect(page.locator("[data-station] h1")).toHaveText("Job closed");
   await expect(page.locator("html[data-unsent='0']")).toHaveCount(1);
-  const events = ((await (await page.request.get(`${server.url}/api/jobs/${id}/events?after=0`)).json()) as { events: { event: { type: string } }[] }).events.map((x) => x.event.type);
+  const events = (
+    (await (await page.request.get(`${server.url}/api/jobs/${id}/events?after=0`)).json()) as {
+      events: { event: { type: string } }[];
+    }
+  ).events.map((x) => x.event.type);
   expect(events.at(-1)).toBe("job.closed");
   expect(events.filter((t) => t === "bench.batteryOff").length).toBeGreaterThanOrEqual(3);
   expect(wrong).toEqual([]);
   await context.close();
 });
 
-test("export and import into an empty database lose nothing: log, snapshots, photos without their position", async ({ bench, page }, info) => {
+test("export and import into an empty database lose nothing: log, snapshots, photos without their position", async ({
+  bench,
+  page,
+}, info) => {
   const id = await bench.job("H-2417", "open");
   const photo = readFileSync("e2e/fixtures/withPosition.jpg");
   expect(photo.includes(Buffer.from("GPSPROBE"))).toBe(true);
@@ -230,7 +248,8 @@ test("export and import into an empty database lose nothing: log, snapshots, pho
     await expect(page.getByText(/Imported: \d+ events new/)).toBeVisible();
     const again = unzipSync(await (await page.request.get(`${empty.url}/api/jobs/${id}/export`)).body());
     expect(Object.keys(again).sort()).toEqual(Object.keys(files).sort());
-    for (const name of Object.keys(files)) if (name !== "manifest.json") expect(Buffer.from(again[name]!).equals(Buffer.from(files[name]!)), name).toBe(true);
+    for (const name of Object.keys(files))
+      if (name !== "manifest.json") expect(Buffer.from(again[name]!).equals(Buffer.from(files[name]!)), name).toBe(true);
     await page.goto(`${empty.url}/jobs/${id}/open`);
     await expect(page.locator("[data-station] h1")).toHaveText("Shut the machine down");
   } finally {

@@ -19,7 +19,10 @@ let bench = null;
 
 globalThis.helvaneListener = {
   addresses: () =>
-    Object.values(networkInterfaces()).flatMap((list) => list ?? []).filter((i) => i.family === "IPv4" && !i.internal).map((i) => `http://${i.address}:${benchPort}`),
+    Object.values(networkInterfaces())
+      .flatMap((list) => list ?? [])
+      .filter((i) => i.family === "IPv4" && !i.internal)
+      .map((i) => `http://${i.address}:${benchPort}`),
   open() {
     if (bench) return Promise.resolve(this.addresses());
     return new Promise((done, fail) => {
@@ -44,7 +47,11 @@ globalThis.helvaneListener = {
 };
 
 local.on("error", (e) => {
-  console.error(e.code === "EADDRINUSE" ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=4190 npm run demo` : `The server could not start: ${e.message}`);
+  console.error(
+    e.code === "EADDRINUSE"
+      ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=4190 npm run demo`
+      : `The server could not start: ${e.message}`,
+  );
   process.exit(1);
 });
 
@@ -52,6 +59,10 @@ await app.prepare();
 local.listen(port, "127.0.0.1", async () => {
   console.log(`Helvane is ready at http://127.0.0.1:${port}`);
   const res = await fetch(`http://127.0.0.1:${port}/api/network`).catch(() => null);
-  if (res?.ok && (await res.json()).on) await globalThis.helvaneListener.open().then(() => console.log(`Bench network open on port ${benchPort}`), (e) => console.error(`Bench network not opened: ${e.message}`));
+  if (res?.ok && (await res.json()).on)
+    await globalThis.helvaneListener.open().then(
+      () => console.log(`Bench network open on port ${benchPort}`),
+      (e) => console.error(`Bench network not opened: ${e.message}`),
+    );
 });
 for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => process.exit(0));

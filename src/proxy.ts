@@ -30,13 +30,15 @@ export async function proxy(req: NextRequest): Promise<NextResponse> {
   const path = req.nextUrl.pathname;
   const host = req.headers.get("host") ?? "";
   const lan = req.headers.get(VIA) === "bench-network";
-  if (!lan && !/^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/.test(host)) return say(421, `This server does not answer for the host "${host}".`);
+  if (!lan && !/^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/.test(host))
+    return say(421, `This server does not answer for the host "${host}".`);
   if (req.method !== "GET" && req.method !== "HEAD") {
     const origin = req.headers.get("origin");
     if (origin && origin !== `http://${host}`) return say(403, "A write from another origin is refused.");
     const site = req.headers.get("sec-fetch-site");
     if (site && site !== "same-origin" && site !== "none") return say(403, "A write from another site is refused.");
-    if (!/^(application\/json|application\/zip|image\/(jpeg|png|webp))\b/i.test(req.headers.get("content-type") ?? "")) return say(415, "Only JSON, zip or a picture is taken here.");
+    if (!/^(application\/json|application\/zip|image\/(jpeg|png|webp))\b/i.test(req.headers.get("content-type") ?? ""))
+      return say(415, "Only JSON, zip or a picture is taken here.");
   }
   if (lan && !OPEN.some((p) => p.test(path)) && !(await sessionHolds(req.cookies.get(SESSION_COOKIE)?.value))) {
     if (path.startsWith("/api/")) return say(401, "This device is not let in. Open the bench address and type the passcode.");

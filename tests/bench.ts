@@ -1,31 +1,48 @@
-import { readFileSync } from "node:fs";
 import { createHash } from "node:crypto";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { parseBuild } from "@/core/build";
+import { eventGate, fold, type JobEvent, type JobState, nextClock, type Snapshot } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import type { Act } from "@/core/teardown";
-import { nextAct } from "@/core/teardown";
-import { progressOf } from "@/core/teardown";
-import { eventGate, fold, type JobEvent, type JobState, nextClock, type Snapshot } from "@/core/job";
+import { nextAct, progressOf } from "@/core/teardown";
 
 const root = join(__dirname, "..");
 const json = (file: string) => JSON.parse(readFileSync(join(root, "data", file), "utf8"));
 const sha = (x: unknown) => createHash("sha256").update(JSON.stringify(x)).digest("hex");
 
-export const builds = Object.fromEntries(["ostrel-kestrel-14", "tollund-cairn-11-cb"].map((id) => {
-  const r = parseBuild(readFileSync(join(root, `data/demo/builds/${id}.json`), "utf8"));
-  if (!r.ok) throw new Error(JSON.stringify(r.problems));
-  return [id, r.build];
-}));
-export const panels: Record<string, Panel> = Object.fromEntries((json("demo/panels.json").panels as Panel[]).map((p) => [p.id, p]));
+export const builds = Object.fromEntries(
+  ["ostrel-kestrel-14", "tollund-cairn-11-cb"].map((id) => {
+    const r = parseBuild(readFileSync(join(root, `data/demo/builds/${id}.json`), "utf8"));
+    if (!r.ok) throw new Error(JSON.stringify(r.problems));
+    return [id, r.build];
+  }),
+);
+export const panels: Record<string, Panel> = Object.fromEntries(
+  (json("demo/panels.json").panels as Panel[]).map((p) => [p.id, p]),
+);
 export const triageTable = json("reference/triage.json");
 export const policy = json("reference/policy.json");
 
-export interface RefHashes { build: Record<string, string>; panel: Record<string, string>; triage: string; policy: string }
+export interface RefHashes {
+  build: Record<string, string>;
+  panel: Record<string, string>;
+  triage: string;
+  policy: string;
+}
 export const hashes: RefHashes = { build: {}, panel: {}, triage: sha(triageTable), policy: sha(policy) };
-export const snapshots: Record<string, Snapshot> = { [hashes.triage]: { kind: "triage", data: triageTable }, [hashes.policy]: { kind: "policy", data: policy } };
-for (const [id, data] of Object.entries(builds)) snapshots[(hashes.build[id] = sha(data))] = { kind: "build", data };
-for (const [id, data] of Object.entries(panels)) snapshots[(hashes.panel[id] = sha(data))] = { kind: "panel", data };
+export const snapshots: Record<string, Snapshot> = {
+  [hashes.triage]: { kind: "triage", data: triageTable },
+  [hashes.policy]: { kind: "policy", data: policy },
+};
+for (const [id, data] of Object.entries(builds)) {
+  hashes.build[id] = sha(data);
+  snapshots[sha(data)] = { kind: "build", data };
+}
+for (const [id, data] of Object.entries(panels)) {
+  hashes.panel[id] = sha(data);
+  snapshots[sha(data)] = { kind: "panel", data };
+}
 
 /** A bench for tests: records acts as one device would, with the gate asked or, on demand, not. */
 export class TestBench {
@@ -33,7 +50,10 @@ export class TestBench {
   clock: string | null = null;
   n = 0;
   ms = 1_770_000_000_000;
-  constructor(readonly device = "device-a", readonly jobId = "00000000-0000-7000-8000-000000000001") {}
+  constructor(
+    readonly device = "device-a",
+    readonly jobId = "00000000-0000-7000-8000-000000000001",
+  ) {}
 
   get state(): JobState {
     return fold(this.events, snapshots);
@@ -45,8 +65,20 @@ export class TestBench {
     this.ms += 30_000;
     this.n += 1;
     this.clock = nextClock(this.clock, this.ms);
-    const tail = `${this.device.charCodeAt(this.device.length - 1).toString(16).padStart(4, "0")}${String(this.n).padStart(8, "0")}`;
-    return { id: `01900000-0000-7000-8000-${tail}`, jobId: this.jobId, v: 1, who: "Bench 1", device: this.device, clock: this.clock, seen: 0, ...act } as JobEvent;
+    const tail = `${this.device
+      .charCodeAt(this.device.length - 1)
+      .toString(16)
+      .padStart(4, "0")}${String(this.n).padStart(8, "0")}`;
+    return {
+      id: `01900000-0000-7000-8000-${tail}`,
+      jobId: this.jobId,
+      v: 1,
+      who: "Bench 1",
+      device: this.device,
+      clock: this.clock,
+      seen: 0,
+      ...act,
+    } as JobEvent;
   }
   /** Records one act through its gate; throws the reason when it is shut. */
   do(type: Act["type"], payload: unknown = {}): JobEvent {
@@ -68,7 +100,15 @@ export class TestBench {
     for (let i = 0; i < 400; i++) {
       const now = progressOf(this.view)?.now;
       if (!now || now.id === stop) return this;
-      if (now.kind === "looseTest") this.do("swap.looseTested", { supply: builds[this.state.plan!.buildHash === hashes.build["ostrel-kestrel-14"] ? "ostrel-kestrel-14" : "tollund-cairn-11-cb"]!.isolation.testSupply, picture: true, note: "" });
+      if (now.kind === "looseTest")
+        this.do("swap.looseTested", {
+          supply:
+            builds[
+              this.state.plan!.buildHash === hashes.build["ostrel-kestrel-14"] ? "ostrel-kestrel-14" : "tollund-cairn-11-cb"
+            ]!.isolation.testSupply,
+          picture: true,
+          note: "",
+        });
       else if (now.kind === "angle") this.do("close.angleChecked", { degrees: 120 });
       else if (now.kind === "handOver") this.do("close.handedOver", { to: "Reading Room" });
       else {
@@ -86,12 +126,28 @@ export function plannedJob(family: "B" | "C" = "C", b = new TestBench()): TestBe
   const build = family === "C" ? "ostrel-kestrel-14" : "tollund-cairn-11-cb";
   const panel = family === "C" ? "gv140fhb-k31" : "tq116wha-r02";
   const code = panels[panel]!.code;
-  b.do("job.opened", { number: "H-1", customer: "Reading Room", words: "", machineModel: builds[build]!.machineModel, serial: "", promiseAt: null, happened: "" });
+  b.do("job.opened", {
+    number: "H-1",
+    customer: "Reading Room",
+    words: "",
+    machineModel: builds[build]!.machineModel,
+    serial: "",
+    promiseAt: null,
+    happened: "",
+  });
   b.do("triage.signSeen", { finding: "cracks", outcome: "yes", tableHash: hashes.triage });
   b.do("triage.concluded", { verdict: "panel", fault: "panelCell", probability: 0.9, tableHash: hashes.triage });
   b.do("identify.panelRead", { way: "label", text: code, code, panelHash: hashes.panel[panel], source: "L" });
   b.do("match.chosen", { panelHash: hashes.panel[panel], code, buildHash: hashes.build[build] });
-  b.do("match.ordered", { panelHash: hashes.panel[panel], seller: "Brightwater Panels", priceMinor: 8420, currency: "EUR", dueDays: 6, acceptedUnknowns: [], confirmed: true });
+  b.do("match.ordered", {
+    panelHash: hashes.panel[panel],
+    seller: "Brightwater Panels",
+    priceMinor: 8420,
+    currency: "EUR",
+    dueDays: 6,
+    acceptedUnknowns: [],
+    confirmed: true,
+  });
   b.do("match.arrived", { codeRead: code });
   b.do("plan.made", { buildHash: hashes.build[build], goal: "panelOut" });
   return b;

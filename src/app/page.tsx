@@ -7,5 +7,13 @@ export const dynamic = "force-dynamic";
 
 export default async function Home() {
   const [cards, ref] = await Promise.all([benchCards(), readReference()]);
-  return <Bench cards={cards.open} closed={cards.closed} machines={ref.machines.map((m) => m.model)} nowMs={nowMs()} clockFixed={clockIsFixed()} />;
+  return (
+    <Bench
+      cards={cards.open}
+      closed={cards.closed}
+      machines={ref.machines.map((m) => m.model)}
+      nowMs={nowMs()}
+      clockFixed={clockIsFixed()}
+    />
+  );
 }

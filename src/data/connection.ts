@@ -24,7 +24,10 @@ export function openConnection(file: string): Connection {
 /** Brings the database to the newest schema. Called at start, never at import. */
 export async function migrate({ db }: Connection): Promise<void> {
   const { error, results } = await new Migrator({ db, provider: migrations }).migrateToLatest();
-  if (error) throw new Error(`the database could not be brought up to date (${results?.find((r) => r.status === "Error")?.migrationName ?? "?"}): ${(error as Error).message}`);
+  if (error)
+    throw new Error(
+      `the database could not be brought up to date (${results?.find((r) => r.status === "Error")?.migrationName ?? "?"}): ${(error as Error).message}`,
+    );
 }
 
 const store = globalThis as typeof globalThis & { helvaneConnection?: Connection };

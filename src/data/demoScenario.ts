@@ -13,7 +13,9 @@ import { contentHash, type ReferenceKind, saveReference } from "./referenceStore
 const DemoJob = z.strictObject({
   format: z.literal("helvane.demoJob"),
   version: z.literal(1),
-  events: z.array(z.strictObject({ minutesAgo: z.number().min(0), type: z.string(), payload: z.record(z.string(), z.unknown()) })),
+  events: z.array(
+    z.strictObject({ minutesAgo: z.number().min(0), type: z.string(), payload: z.record(z.string(), z.unknown()) }),
+  ),
 });
 
 const read = (dir: string, file: string): unknown => JSON.parse(readFileSync(join(dir, file), "utf8"));
@@ -34,7 +36,8 @@ export async function loadReference(c: Connection, dir: string, nowIso: string):
     await save("build", parsed.build.id, parsed.build);
   }
   for (const p of z.object({ panels: z.array(Panel) }).parse(read(dir, "demo/panels.json")).panels) await save("panel", p.id, p);
-  for (const m of (read(dir, "demo/machines.json") as { machines: { model: string }[] }).machines) await save("machine", slug(m.model), m);
+  for (const m of (read(dir, "demo/machines.json") as { machines: { model: string }[] }).machines)
+    await save("machine", slug(m.model), m);
   const offers = (read(dir, "demo/offers.json") as { offers: { panel: string; seller: string }[] }).offers;
   for (const o of offers) await save("offer", `${o.panel}-${slug(o.seller)}`, o);
   return hashes;
@@ -42,22 +45,39 @@ export async function loadReference(c: Connection, dir: string, nowIso: string):
 
 /** The demo jobs as events: dates relative to `nowMs`, references by content hash. */
 export function demoEvents(dir: string, hashes: ReadonlyMap<string, string>, nowMs: number): JobEvent[][] {
-  return readdirSync(join(dir, "demo/jobs")).sort().map((file) => {
-    const job = DemoJob.parse(read(dir, `demo/jobs/${file}`));
-    const jobId = makeEventId(nowMs, randomBytes(10));
-    let counter = 0;
-    return job.events.map((e) => {
-      const at = nowMs - Math.round(e.minutesAgo * 60_000);
-      const payload: Record<string, unknown> = {};
-      for (const [k, v] of Object.entries(e.payload)) {
-        const ahead = typeof v === "string" ? /^in (\d+) hours$/.exec(v) : null;
-        payload[k] = k.endsWith("Hash") && typeof v === "string" ? (hashes.get(v) ?? v) : ahead ? wholeHour(nowMs + Number(ahead[1]) * 3_600_000) : v;
-      }
-      const parsed = parseEvent({ id: makeEventId(at, randomBytes(10)), jobId, type: e.type, v: 1, payload, who: "Bench 2", device: "demo-scenario", clock: makeClock(at, counter++), seen: 0 });
-      if (!parsed.ok) throw new Error(`${file}: ${parsed.problem}`);
-      return parsed.event;
+  return readdirSync(join(dir, "demo/jobs"))
+    .sort()
+    .map((file) => {
+      const job = DemoJob.parse(read(dir, `demo/jobs/${file}`));
+      const jobId = makeEventId(nowMs, randomBytes(10));
+      let counter = 0;
+      return job.events.map((e) => {
+        const at = nowMs - Math.round(e.minutesAgo * 60_000);
+        const payload: Record<string, unknown> = {};
+        for (const [k, v] of Object.entries(e.payload)) {
+          const ahead = typeof v === "string" ? /^in (\d+) hours$/.exec(v) : null;
+          payload[k] =
+            k.endsWith("Hash") && typeof v === "string"
+              ? (hashes.get(v) ?? v)
+              : ahead
+                ? wholeHour(nowMs + Number(ahead[1]) * 3_600_000)
+                : v;
+        }
+        const parsed = parseEvent({
+          id: makeEventId(at, randomBytes(10)),
+          jobId,
+          type: e.type,
+          v: 1,
+          payload,
+          who: "Bench 2",
+          device: "demo-scenario",
+          clock: makeClock(at, counter++),
+          seen: 0,
+        });
+        if (!parsed.ok) throw new Error(`${file}: ${parsed.problem}`);
+        return parsed.event;
+      });
     });
-  });
 }
 
 const wholeHour = (ms: number) => new Date(Math.round(ms / 3_600_000) * 3_600_000).toISOString();

@@ -11,16 +11,47 @@ export interface JobLog {
   cursor: number;
 }
 
-type Row = { seq: number; id: string; job_id: string; type: string; v: number; payload: string; who: string; device: string; clock: string; seen: number };
+type Row = {
+  seq: number;
+  id: string;
+  job_id: string;
+  type: string;
+  v: number;
+  payload: string;
+  who: string;
+  device: string;
+  clock: string;
+  seen: number;
+};
 
 const toEvent = (r: Row): JobEvent =>
-  ({ id: r.id, jobId: r.job_id, type: r.type, v: r.v, payload: JSON.parse(r.payload), who: r.who, device: r.device, clock: r.clock, seen: r.seen }) as JobEvent;
+  ({
+    id: r.id,
+    jobId: r.job_id,
+    type: r.type,
+    v: r.v,
+    payload: JSON.parse(r.payload),
+    who: r.who,
+    device: r.device,
+    clock: r.clock,
+    seen: r.seen,
+  }) as JobEvent;
 
 const COLUMNS = ["seq", "id", "job_id", "type", "v", "payload", "who", "device", "clock", "seen"] as const;
 
 /** Events of a job after a cursor, in the order they were received. */
-export async function eventsAfter(db: Kysely<Database>, jobId: string, after: number): Promise<{ event: JobEvent; seq: number }[]> {
-  const rows = await db.selectFrom("events").select(COLUMNS).where("job_id", "=", jobId).where("seq", ">", after).orderBy("seq").execute();
+export async function eventsAfter(
+  db: Kysely<Database>,
+  jobId: string,
+  after: number,
+): Promise<{ event: JobEvent; seq: number }[]> {
+  const rows = await db
+    .selectFrom("events")
+    .select(COLUMNS)
+    .where("job_id", "=", jobId)
+    .where("seq", ">", after)
+    .orderBy("seq")
+    .execute();
   return rows.map((r) => ({ event: toEvent(r), seq: r.seq }));
 }
 
@@ -30,7 +61,12 @@ export async function readLog(db: Kysely<Database>, jobId: string): Promise<JobL
   const kept = await db.selectFrom("snapshots").select(["hash", "kind", "json"]).where("job_id", "=", jobId).execute();
   const snapshots: Record<string, Snapshot> = {};
   for (const k of kept) snapshots[k.hash] = { kind: k.kind, data: JSON.parse(k.json) } as Snapshot;
-  return { events: rows.map((r) => r.event), seqs: new Map(rows.map((r) => [r.event.id, r.seq])), snapshots, cursor: rows.at(-1)?.seq ?? 0 };
+  return {
+    events: rows.map((r) => r.event),
+    seqs: new Map(rows.map((r) => [r.event.id, r.seq])),
+    snapshots,
+    cursor: rows.at(-1)?.seq ?? 0,
+  };
 }
 
 /** Which job holds an event id, and its sequence number. */
@@ -39,20 +75,50 @@ export async function findEvent(db: Kysely<Database>, id: string) {
 }
 
 /** Inserts one event and the snapshots it brings. Call inside a transaction. */
-export async function insertEvent(db: Kysely<Database>, e: JobEvent, receivedAt: string, bring: Readonly<Record<string, Snapshot>>): Promise<number> {
+export async function insertEvent(
+  db: Kysely<Database>,
+  e: JobEvent,
+  receivedAt: string,
+  bring: Readonly<Record<string, Snapshot>>,
+): Promise<number> {
   for (const [hash, s] of Object.entries(bring))
-    await db.insertInto("snapshots").values({ job_id: e.jobId, hash, kind: s.kind, json: JSON.stringify(s.data) }).onConflict((c) => c.doNothing()).execute();
+    await db
+      .insertInto("snapshots")
+      .values({ job_id: e.jobId, hash, kind: s.kind, json: JSON.stringify(s.data) })
+      .onConflict((c) => c.doNothing())
+      .execute();
   const row = await db
     .insertInto("events")
-    .values({ id: e.id, job_id: e.jobId, type: e.type, v: e.v, payload: JSON.stringify(e.payload), who: e.who, device: e.device, clock: e.clock, seen: e.seen, received_at: receivedAt })
+    .values({
+      id: e.id,
+      job_id: e.jobId,
+      type: e.type,
+      v: e.v,
+      payload: JSON.stringify(e.payload),
+      who: e.who,
+      device: e.device,
+      clock: e.clock,
+      seen: e.seen,
+      received_at: receivedAt,
+    })
     .returning("seq")
     .executeTakeFirstOrThrow();
   return row.seq;
 }
 
 export async function lastClockOf(db: Kysely<Database>, jobId: string, device: string): Promise<string | null> {
-  const r = await db.selectFrom("events").select(({ fn }) => fn.max("clock").as("clock")).where("job_id", "=", jobId).where("device", "=", device).executeTakeFirst();
+  const r = await db
+    .selectFrom("events")
+    .select(({ fn }) => fn.max("clock").as("clock"))
+    .where("job_id", "=", jobId)
+    .where("device", "=", device)
+    .executeTakeFirst();
   return r?.clock ?? null;
 }
 
-export const jobIds = async (db: Kysely<Database>) => db.selectFrom("events").select(["job_id", ({ fn }) => fn.max("seq").as("last")]).groupBy("job_id").execute();
+export const jobIds = async (db: Kysely<Database>) =>
+  db
+    .selectFrom("events")
+    .select(["job_id", ({ fn }) => fn.max("seq").as("last")])
+    .groupBy("job_id")
+    .execute();

@@ -46,8 +46,16 @@ const MIGRATIONS: Record<string, Migration> = {
         .addPrimaryKeyConstraint("reference_key", ["kind", "id"])
         .execute();
       await db.schema.createIndex("reference_by_hash").on("reference").columns(["hash"]).execute();
-      await db.schema.createTable("settings").addColumn("key", "text", (c) => c.primaryKey()).addColumn("json", "text", (c) => c.notNull()).execute();
-      await db.schema.createTable("sessions").addColumn("token_hash", "text", (c) => c.primaryKey()).addColumn("expires_at", "text", (c) => c.notNull()).execute();
+      await db.schema
+        .createTable("settings")
+        .addColumn("key", "text", (c) => c.primaryKey())
+        .addColumn("json", "text", (c) => c.notNull())
+        .execute();
+      await db.schema
+        .createTable("sessions")
+        .addColumn("token_hash", "text", (c) => c.primaryKey())
+        .addColumn("expires_at", "text", (c) => c.notNull())
+        .execute();
       await db.schema
         .createTable("job_list")
         .addColumn("job_id", "text", (c) => c.primaryKey())

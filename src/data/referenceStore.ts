@@ -16,7 +16,11 @@ export interface ReferenceRow<T> {
 export function canonicalJson(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonicalJson).join(",")}]`;
   if (value && typeof value === "object")
-    return `{${Object.keys(value).sort().filter((k) => (value as Record<string, unknown>)[k] !== undefined).map((k) => `${JSON.stringify(k)}:${canonicalJson((value as Record<string, unknown>)[k])}`).join(",")}}`;
+    return `{${Object.keys(value)
+      .sort()
+      .filter((k) => (value as Record<string, unknown>)[k] !== undefined)
+      .map((k) => `${JSON.stringify(k)}:${canonicalJson((value as Record<string, unknown>)[k])}`)
+      .join(",")}}`;
   return JSON.stringify(value);
 }
 
@@ -24,7 +28,12 @@ export function canonicalJson(value: unknown): string {
 export const contentHash = (value: unknown): string => createHash("sha256").update(canonicalJson(value)).digest("hex");
 
 export async function listReference<T>(db: Kysely<Database>, kind: ReferenceKind): Promise<ReferenceRow<T>[]> {
-  const rows = await db.selectFrom("reference").select(["id", "hash", "version", "json"]).where("kind", "=", kind).orderBy("id").execute();
+  const rows = await db
+    .selectFrom("reference")
+    .select(["id", "hash", "version", "json"])
+    .where("kind", "=", kind)
+    .orderBy("id")
+    .execute();
   return rows.map((r) => ({ id: r.id, hash: r.hash, version: r.version, data: JSON.parse(r.json) as T }));
 }
 
@@ -40,13 +49,24 @@ export type SaveResult = { ok: true; version: number; hash: string } | { ok: fal
  * Saves reference data under its row version: a stale write is refused.
  * @param expected the version the writer had read; 0 for new; null to replace whatever is there (seeding only)
  */
-export async function saveReference(db: Kysely<Database>, kind: ReferenceKind, id: string, data: unknown, expected: number | null, nowIso: string): Promise<SaveResult> {
+export async function saveReference(
+  db: Kysely<Database>,
+  kind: ReferenceKind,
+  id: string,
+  data: unknown,
+  expected: number | null,
+  nowIso: string,
+): Promise<SaveResult> {
   const row = await db.selectFrom("reference").select("version").where("kind", "=", kind).where("id", "=", id).executeTakeFirst();
   const current = row?.version ?? 0;
   if (expected !== null && expected !== current) return { ok: false, current };
   const hash = contentHash(data);
   const values = { hash, version: current + 1, json: JSON.stringify(data), updated_at: nowIso };
   if (row) await db.updateTable("reference").set(values).where("kind", "=", kind).where("id", "=", id).execute();
-  else await db.insertInto("reference").values({ kind, id, ...values }).execute();
+  else
+    await db
+      .insertInto("reference")
+      .values({ kind, id, ...values })
+      .execute();
   return { ok: true, version: current + 1, hash };
 }

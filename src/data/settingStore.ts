@@ -8,5 +8,9 @@ export async function readSetting<T>(db: Kysely<Database>, key: string): Promise
 
 export async function writeSetting(db: Kysely<Database>, key: string, value: unknown): Promise<void> {
   const json = JSON.stringify(value);
-  await db.insertInto("settings").values({ key, json }).onConflict((c) => c.column("key").doUpdateSet({ json })).execute();
+  await db
+    .insertInto("settings")
+    .values({ key, json })
+    .onConflict((c) => c.column("key").doUpdateSet({ json }))
+    .execute();
 }

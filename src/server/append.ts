@@ -8,7 +8,10 @@ import { announce } from "./live";
 /** A device whose time is further ahead than this would drag every clock with it. */
 const AHEAD_MS = 24 * 3600_000;
 
-const hashesIn = (payload: object): string[] => Object.entries(payload).filter(([k, v]) => k.endsWith("Hash") && typeof v === "string").map(([, v]) => v as string);
+const hashesIn = (payload: object): string[] =>
+  Object.entries(payload)
+    .filter(([k, v]) => k.endsWith("Hash") && typeof v === "string")
+    .map(([, v]) => v as string);
 
 /** Whether an event that arrives now was recorded without knowledge of another device's act, or while offline. */
 function isLate(log: JobLog, e: JobEvent, via: "live" | "outbox"): boolean {
@@ -28,18 +31,34 @@ export async function appendOne(e: JobEvent, via: "live" | "outbox", nowMs: numb
   return db.transaction().execute(async (trx): Promise<AppendOne> => {
     const known = await findEvent(trx, e.id);
     if (known) {
-      if (known.job_id !== e.jobId || known.type !== e.type) return { ok: false, gate: "id", reason: `The event id ${e.id} is already used for ${known.type}.` };
+      if (known.job_id !== e.jobId || known.type !== e.type)
+        return { ok: false, gate: "id", reason: `The event id ${e.id} is already used for ${known.type}.` };
       return { ok: true, seq: known.seq, repeated: true, late: false };
     }
-    if (readClock(e.clock)!.ms > nowMs + AHEAD_MS) return { ok: false, gate: "clock", reason: "This device's clock is more than a day ahead. Set its date and time, then try again." };
+    if (readClock(e.clock)!.ms > nowMs + AHEAD_MS)
+      return {
+        ok: false,
+        gate: "clock",
+        reason: "This device's clock is more than a day ahead. Set its date and time, then try again.",
+      };
     const last = await lastClockOf(trx, e.jobId, e.device);
-    if (last && e.clock <= last) return { ok: false, gate: "clock", reason: "This device has already recorded something later in this job. Reload, then try again." };
+    if (last && e.clock <= last)
+      return {
+        ok: false,
+        gate: "clock",
+        reason: "This device has already recorded something later in this job. Reload, then try again.",
+      };
     const log = await readLog(trx, e.jobId);
     const bring: Record<string, Snapshot> = {};
     for (const hash of hashesIn(e.payload)) {
       if (log.snapshots[hash]) continue;
       const found = await referenceByHash(trx, hash);
-      if (!found) return { ok: false, gate: "snapshot", reason: "The data this relies on has changed since the page was loaded. Reload and look again." };
+      if (!found)
+        return {
+          ok: false,
+          gate: "snapshot",
+          reason: "The data this relies on has changed since the page was loaded. Reload and look again.",
+        };
       bring[hash] = found;
     }
     if (e.type === "job.noted" && e.payload.photo) {
@@ -48,7 +67,12 @@ export async function appendOne(e: JobEvent, via: "live" | "outbox", nowMs: numb
     }
     const late = isLate(log, e, via);
     const shut = askGate(log.events, { ...log.snapshots, ...bring }, e);
-    if (late && MONEY.has(e.type)) return { ok: false, gate: "stale", reason: "Something changed in this job since this order was decided. Look again before spending money." };
+    if (late && MONEY.has(e.type))
+      return {
+        ok: false,
+        gate: "stale",
+        reason: "Something changed in this job since this order was decided. Look again before spending money.",
+      };
     if (shut && (!late || e.type === "job.opened")) return { ok: false, ...shut };
     const seq = await insertEvent(trx, e, new Date(nowMs).toISOString(), bring);
     return { ok: true, seq, repeated: false, late };
@@ -56,7 +80,12 @@ export async function appendOne(e: JobEvent, via: "live" | "outbox", nowMs: numb
 }
 
 /** Appends a batch in order and stops at the first that is refused, so that one device's events keep their order. */
-export async function appendEvents(jobId: string, raw: readonly unknown[], via: "live" | "outbox", nowMs: number): Promise<AppendReply> {
+export async function appendEvents(
+  jobId: string,
+  raw: readonly unknown[],
+  via: "live" | "outbox",
+  nowMs: number,
+): Promise<AppendReply> {
   const reply: AppendReply = { accepted: [], refused: null, cursor: 0 };
   for (const one of raw) {
     const parsed = parseEvent(one);
@@ -76,7 +105,11 @@ export async function appendEvents(jobId: string, raw: readonly unknown[], via: 
     }
     reply.accepted.push({ id: parsed.event.id, seq: done.seq, repeated: done.repeated, late: done.late });
   }
-  const top = await connection().db.selectFrom("events").select(({ fn }) => fn.max("seq").as("seq")).where("job_id", "=", jobId).executeTakeFirst();
+  const top = await connection()
+    .db.selectFrom("events")
+    .select(({ fn }) => fn.max("seq").as("seq"))
+    .where("job_id", "=", jobId)
+    .executeTakeFirst();
   reply.cursor = top?.seq ?? 0;
   if (reply.accepted.some((a) => !a.repeated)) announce(jobId);
   return reply;

@@ -1,8 +1,10 @@
 import type { z } from "zod";
 import type { ProblemReply } from "@/wire/jobs";
 
-export const json = (body: unknown, status = 200): Response => Response.json(body, { status, headers: { "cache-control": "no-store" } });
-export const problem = (status: number, text: string, details?: ProblemReply["details"]): Response => json({ problem: text, ...(details ? { details } : {}) } satisfies ProblemReply, status);
+export const json = (body: unknown, status = 200): Response =>
+  Response.json(body, { status, headers: { "cache-control": "no-store" } });
+export const problem = (status: number, text: string, details?: ProblemReply["details"]): Response =>
+  json({ problem: text, ...(details ? { details } : {}) } satisfies ProblemReply, status);
 
 export type Body<T> = { ok: true; value: T } | { ok: false; response: Response };
 
@@ -10,7 +12,8 @@ const MB = 1_000_000;
 
 /** Reads a body of at most `most` bytes; stops reading as soon as it is longer. */
 export async function readBytes(req: Request, most: number): Promise<Body<Uint8Array>> {
-  const tooLarge = () => problem(413, `The file is larger than ${Math.round(most / MB)} MB, the most that is taken here. Nothing was saved.`);
+  const tooLarge = () =>
+    problem(413, `The file is larger than ${Math.round(most / MB)} MB, the most that is taken here. Nothing was saved.`);
   const said = Number(req.headers.get("content-length") ?? 0);
   if (said > most) return { ok: false, response: tooLarge() };
   const chunks: Uint8Array[] = [];
@@ -32,7 +35,8 @@ export async function readBytes(req: Request, most: number): Promise<Body<Uint8A
 
 /** Reads and validates a JSON body. Only `application/json` is taken. */
 export async function readJson<T>(req: Request, shape: z.ZodType<T>, most = 4 * MB): Promise<Body<T>> {
-  if (!/^application\/json\b/i.test(req.headers.get("content-type") ?? "")) return { ok: false, response: problem(415, "Send application/json.") };
+  if (!/^application\/json\b/i.test(req.headers.get("content-type") ?? ""))
+    return { ok: false, response: problem(415, "Send application/json.") };
   const body = await readBytes(req, most);
   if (!body.ok) return body;
   let raw: unknown;
@@ -42,7 +46,15 @@ export async function readJson<T>(req: Request, shape: z.ZodType<T>, most = 4 * 
     return { ok: false, response: problem(400, `The request is not readable as JSON: ${(e as Error).message}`) };
   }
   const parsed = shape.safeParse(raw);
-  if (!parsed.success) return { ok: false, response: problem(400, "The request has the wrong shape.", parsed.error.issues.slice(0, 10).map((i) => ({ where: i.path.map(String).join(".") || "request", message: i.message }))) };
+  if (!parsed.success)
+    return {
+      ok: false,
+      response: problem(
+        400,
+        "The request has the wrong shape.",
+        parsed.error.issues.slice(0, 10).map((i) => ({ where: i.path.map(String).join(".") || "request", message: i.message })),
+      ),
+    };
   return { ok: true, value: parsed.data };
 }
 

@@ -1,6 +1,6 @@
+import type { Build } from "@/core/build";
 import { FOLD_VERSION, fold, isolationOf, type JobState, openBreaches, openHazards, panelReading, screwsOpen } from "@/core/job";
 import { type Progress, progressOf, type StepStation } from "@/core/teardown";
-import type { Build } from "@/core/build";
 import { connection } from "@/data/connection";
 import { jobIds, readLog } from "@/data/eventStore";
 import { listReference } from "@/data/referenceStore";
@@ -20,15 +20,24 @@ function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reas
   if (openBreaches(s).length) return { shelf: "decision", reason: "A breach is not resolved." };
   if (station === "triage") return { shelf: "decision", reason: "Is it the panel?" };
   if (station === "identify") return { shelf: "decision", reason: "Which panel is fitted?" };
-  if (station === "match" && !s.match.order) return { shelf: "decision", reason: s.match.chosen ? `Order ${s.match.chosen.code}?` : "Pick a panel." };
+  if (station === "match" && !s.match.order)
+    return { shelf: "decision", reason: s.match.chosen ? `Order ${s.match.chosen.code}?` : "Pick a panel." };
   if (station === "match") return { shelf: "waiting", reason: `Ordered at ${s.match.order!.seller}.` };
-  if (station === "close" || (station === "prove" && s.bond.frontFilmOff)) return { shelf: "handOver", reason: station === "close" ? "Close up and hand over." : "Closed pass to do." };
+  if (station === "close" || (station === "prove" && s.bond.frontFilmOff))
+    return { shelf: "handOver", reason: station === "close" ? "Close up and hand over." : "Closed pass to do." };
   if (station === "plan") return { shelf: "ready", reason: "Panel is here. Plan it." };
   return { shelf: "ready", reason: s.panel === "old" ? "Panel is here, looked at." : "Open on the bench." };
 }
 
 const lidOf = (lid: Build["lid"] | null): JobCard["lid"] =>
-  lid && { widthMm: lid.widthMm, heightMm: lid.heightMm, openingX: lid.opening.xMm, openingY: lid.opening.yMm, openingW: lid.opening.widthMm, openingH: lid.opening.heightMm };
+  lid && {
+    widthMm: lid.widthMm,
+    heightMm: lid.heightMm,
+    openingX: lid.opening.xMm,
+    openingY: lid.opening.yMm,
+    openingW: lid.opening.widthMm,
+    openingH: lid.opening.heightMm,
+  };
 
 const DAY_MS = 86_400_000;
 
@@ -39,21 +48,54 @@ export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof 
   const progress = progressOf(view);
   const station = stationOf(s, progress);
   const iso = isolationOf(view);
-  const build = s.plan ? snapshots[s.plan.buildHash] : s.match.chosen?.buildHash ? snapshots[s.match.chosen.buildHash] : undefined;
+  const build = s.plan
+    ? snapshots[s.plan.buildHash]
+    : s.match.chosen?.buildHash
+      ? snapshots[s.match.chosen.buildHash]
+      : undefined;
   const lid = build?.kind === "build" ? build.data.lid : null;
   const left = progress?.steps.filter((x) => !x.done) ?? [];
   const screws = screwsOpen(s);
   return {
-    id: jobId, number: s.job.number, customer: s.job.customer, machine: s.job.machineModel, serial: s.job.serial,
-    promiseAt: s.job.promiseAt, closed: s.closed?.outcome ?? null, station,
-    oldCode: panelReading(s)?.code ?? null, newCode: s.match.chosen?.code ?? null, arrived: s.match.arrived !== null,
-    orderedDueIso: s.match.order ? new Date(Number(s.match.order.clock.slice(0, 15)) + s.match.order.dueDays * DAY_MS).toISOString() : null,
+    id: jobId,
+    number: s.job.number,
+    customer: s.job.customer,
+    machine: s.job.machineModel,
+    serial: s.job.serial,
+    promiseAt: s.job.promiseAt,
+    closed: s.closed?.outcome ?? null,
+    station,
+    oldCode: panelReading(s)?.code ?? null,
+    newCode: s.match.chosen?.code ?? null,
+    arrived: s.match.arrived !== null,
+    orderedDueIso: s.match.order
+      ? new Date(Number(s.match.order.clock.slice(0, 15)) + s.match.order.dueDays * DAY_MS).toISOString()
+      : null,
     seller: s.match.order?.seller ?? null,
     ...shelfOf(s, station),
-    minutesLeft: progress && left.length ? { p50: (progress.plan.minutes.p50 * left.reduce((a, x) => a + x.step.minutes, 0)) / Math.max(1e-9, progress.steps.reduce((a, x) => a + x.step.minutes, 0)), p80: (progress.plan.minutes.p80 * left.reduce((a, x) => a + x.step.minutes, 0)) / Math.max(1e-9, progress.steps.reduce((a, x) => a + x.step.minutes, 0)) } : null,
+    minutesLeft:
+      progress && left.length
+        ? {
+            p50:
+              (progress.plan.minutes.p50 * left.reduce((a, x) => a + x.step.minutes, 0)) /
+              Math.max(
+                1e-9,
+                progress.steps.reduce((a, x) => a + x.step.minutes, 0),
+              ),
+            p80:
+              (progress.plan.minutes.p80 * left.reduce((a, x) => a + x.step.minutes, 0)) /
+              Math.max(
+                1e-9,
+                progress.steps.reduce((a, x) => a + x.step.minutes, 0),
+              ),
+          }
+        : null,
     open: screws.out.length > 0 || Object.values(s.parts).some((p) => p !== "back") || s.panel === "out",
-    isolated: iso.isolated, live: s.bench.mains === "in" || (s.plan !== null && !s.bench.shutDown && s.bench.mains !== "out"),
-    screwsOut: screws.out.length, damage: s.triage.damage, buildId: build?.kind === "build" ? build.data.id : null,
+    isolated: iso.isolated,
+    live: s.bench.mains === "in" || (s.plan !== null && !s.bench.shutDown && s.bench.mains !== "out"),
+    screwsOut: screws.out.length,
+    damage: s.triage.damage,
+    buildId: build?.kind === "build" ? build.data.id : null,
     lid: lidOf(lid),
     tools: progress?.plan.tools.map((t) => t.name) ?? [],
     faults: s.prove.faults.length,
@@ -76,7 +118,11 @@ export async function jobCards(): Promise<JobCard[]> {
     const card = cardOf(head.job_id, fold(log.events, log.snapshots), log.snapshots);
     if (!card) continue;
     const row = { job_id: head.job_id, last_seq: head.last, fold_version: FOLD_VERSION, json: JSON.stringify(card) };
-    await db.insertInto("job_list").values(row).onConflict((c) => c.column("job_id").doUpdateSet(row)).execute();
+    await db
+      .insertInto("job_list")
+      .values(row)
+      .onConflict((c) => c.column("job_id").doUpdateSet(row))
+      .execute();
     cards.push(card);
   }
   return cards;

@@ -12,7 +12,9 @@ export async function readJobPage(jobId: string) {
   const state = fold(log.events, log.snapshots);
   const machine = ref.machines.find((m) => m.model === state.job?.machineModel);
   const old = panelReading(state);
-  const inches = (ref.panels.find((p) => p.hash === old?.panelHash) ?? ref.panels.find((p) => machine?.panels.includes(p.id)))?.data.diagonalIn.value ?? null;
+  const inches =
+    (ref.panels.find((p) => p.hash === old?.panelHash) ?? ref.panels.find((p) => machine?.panels.includes(p.id)))?.data.diagonalIn
+      .value ?? null;
   return {
     events: log.events as JobEvent[],
     snapshots: log.snapshots as Snapshots,
@@ -20,7 +22,16 @@ export async function readJobPage(jobId: string) {
     reference: {
       // A page carries the machine's own build, and panels near the size in question: the catalogue may be large.
       builds: ref.builds.filter((b) => b.id === machine?.build).map(({ hash, data }) => ({ hash, data })),
-      panels: ref.panels.filter((p) => inches === null || p.data.diagonalIn.value === null || Math.abs(p.data.diagonalIn.value - inches) < 0.8 || machine?.panels.includes(p.id)).slice(0, 400).map(({ hash, data }) => ({ hash, data })),
+      panels: ref.panels
+        .filter(
+          (p) =>
+            inches === null ||
+            p.data.diagonalIn.value === null ||
+            Math.abs(p.data.diagonalIn.value - inches) < 0.8 ||
+            machine?.panels.includes(p.id),
+        )
+        .slice(0, 400)
+        .map(({ hash, data }) => ({ hash, data })),
       triage: ref.triage && { hash: ref.triage.hash, data: ref.triage.data },
       policy: ref.policy && { hash: ref.policy.hash, data: ref.policy.data },
       machines: ref.machines,

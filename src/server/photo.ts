@@ -29,11 +29,19 @@ export async function inspectPhoto(bytes: Uint8Array): Promise<{ widthPx: number
 export async function storePhoto(bytes: Uint8Array): Promise<StoredPhoto | null> {
   let out: { data: Buffer; info: { width: number; height: number } };
   try {
-    out = await sharp(bytes, { limitInputPixels: 80_000_000 }).rotate().resize({ width: LONGEST_PX, height: LONGEST_PX, fit: "inside", withoutEnlargement: true }).jpeg({ quality: 82 }).toBuffer({ resolveWithObject: true });
+    out = await sharp(bytes, { limitInputPixels: 80_000_000 })
+      .rotate()
+      .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: "inside", withoutEnlargement: true })
+      .jpeg({ quality: 82 })
+      .toBuffer({ resolveWithObject: true });
   } catch {
     return null;
   }
   const hash = createHash("sha256").update(out.data).digest("hex");
-  await connection().db.insertInto("blobs").values({ hash, mime: "image/jpeg", width_px: out.info.width, height_px: out.info.height, bytes: out.data }).onConflict((c) => c.doNothing()).execute();
+  await connection()
+    .db.insertInto("blobs")
+    .values({ hash, mime: "image/jpeg", width_px: out.info.width, height_px: out.info.height, bytes: out.data })
+    .onConflict((c) => c.doNothing())
+    .execute();
   return { hash, widthPx: out.info.width, heightPx: out.info.height, bytes: out.data.length };
 }

@@ -23,10 +23,14 @@ interface Listener {
   close(): Promise<void>;
   addresses(): string[];
 }
-export const listener = (): Listener | null => (globalThis as typeof globalThis & { helvaneListener?: Listener }).helvaneListener ?? null;
+export const listener = (): Listener | null =>
+  (globalThis as typeof globalThis & { helvaneListener?: Listener }).helvaneListener ?? null;
 
 /** Switches the bench network on (a passcode is needed the first time) or off. All sessions end when it goes off or the passcode changes. */
-export async function setNetwork(on: boolean, passcode: string | undefined): Promise<{ ok: true; addresses: string[] } | { ok: false; reason: string }> {
+export async function setNetwork(
+  on: boolean,
+  passcode: string | undefined,
+): Promise<{ ok: true; addresses: string[] } | { ok: false; reason: string }> {
   const { db } = connection();
   const now = await readNetwork();
   if (on && !passcode && !now?.passcodeHash) return { ok: false, reason: "Set a passcode first: other devices need it." };
@@ -47,23 +51,33 @@ export async function setNetwork(on: boolean, passcode: string | undefined): Pro
 const tries = { count: 0, since: 0 };
 
 /** Checks a passcode from the bench network; ten tries in a quarter of an hour, then a pause. */
-export async function unlock(passcode: string): Promise<{ ok: true; token: string; maxAgeS: number } | { ok: false; status: number; reason: string }> {
+export async function unlock(
+  passcode: string,
+): Promise<{ ok: true; token: string; maxAgeS: number } | { ok: false; status: number; reason: string }> {
   const now = nowMs();
   if (now - tries.since > 15 * 60_000) Object.assign(tries, { count: 0, since: now });
-  if (++tries.count > 10) return { ok: false, status: 429, reason: "Too many tries. Wait a quarter of an hour, or set a new passcode at the bench." };
+  if (++tries.count > 10)
+    return { ok: false, status: 429, reason: "Too many tries. Wait a quarter of an hour, or set a new passcode at the bench." };
   const set = await readNetwork();
   if (!set?.on || !set.passcodeHash) return { ok: false, status: 403, reason: "The bench network is off." };
   const same = timingSafeEqual(Buffer.from(hashOf(passcode, set.salt), "hex"), Buffer.from(set.passcodeHash, "hex"));
   if (!same) return { ok: false, status: 403, reason: "That is not the passcode." };
   tries.count = 0;
   const token = randomBytes(32).toString("base64url");
-  await connection().db.insertInto("sessions").values({ token_hash: tokenHash(token), expires_at: new Date(now + HOURS * 3_600_000).toISOString() }).execute();
+  await connection()
+    .db.insertInto("sessions")
+    .values({ token_hash: tokenHash(token), expires_at: new Date(now + HOURS * 3_600_000).toISOString() })
+    .execute();
   return { ok: true, token, maxAgeS: HOURS * 3600 };
 }
 
 /** Whether a session token is good. */
 export async function sessionHolds(token: string | undefined): Promise<boolean> {
   if (!token) return false;
-  const row = await connection().db.selectFrom("sessions").select("expires_at").where("token_hash", "=", tokenHash(token)).executeTakeFirst();
+  const row = await connection()
+    .db.selectFrom("sessions")
+    .select("expires_at")
+    .where("token_hash", "=", tokenHash(token))
+    .executeTakeFirst();
   return !!row && Date.parse(row.expires_at) > nowMs();
 }

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
-import { compareEvents, fold, type JobEvent, parseEvent, type Snapshot } from "@/core/job";
 import { parseBuild } from "@/core/build";
+import { compareEvents, fold, type JobEvent, parseEvent, type Snapshot } from "@/core/job";
 import { Panel } from "@/core/panel";
 import { Policy } from "@/core/proof";
 import { TriageTable } from "@/core/triage";
@@ -18,7 +18,9 @@ export async function exportJob(jobId: string): Promise<Uint8Array | null> {
   if (log.events.length === 0) return null;
   const events = [...log.events].sort(compareEvents);
   const files: Record<string, Uint8Array> = {
-    "manifest.json": strToU8(JSON.stringify({ format: "helvane.job", version: 1, jobId, events: events.length, exportedAt: nowIso() }, null, 1)),
+    "manifest.json": strToU8(
+      JSON.stringify({ format: "helvane.job", version: 1, jobId, events: events.length, exportedAt: nowIso() }, null, 1),
+    ),
     "log.json": strToU8(`[\n${events.map((e) => JSON.stringify(e)).join(",\n")}\n]\n`),
   };
   for (const [hash, s] of Object.entries(log.snapshots)) files[`snapshots/${hash}.json`] = strToU8(JSON.stringify(s));
@@ -29,7 +31,8 @@ export async function exportJob(jobId: string): Promise<Uint8Array | null> {
   return zipSync(files, { level: 6, mtime: new Date("1980-01-02") });
 }
 
-const photoHashes = (events: readonly JobEvent[]): string[] => events.flatMap((e) => (e.type === "job.noted" && e.payload.photo ? [e.payload.photo.hash] : []));
+const photoHashes = (events: readonly JobEvent[]): string[] =>
+  events.flatMap((e) => (e.type === "job.noted" && e.payload.photo ? [e.payload.photo.hash] : []));
 
 export type Problem = { where: string; message: string };
 export type ImportJob = { ok: true; jobId: string; added: number; repeated: number } | { ok: false; problems: Problem[] };
@@ -76,8 +79,10 @@ export async function importJob(zip: Uint8Array): Promise<ImportJob> {
   const manifest = json("manifest.json");
   if (!manifest.ok) return manifest.problem;
   const head = manifest.value as { format?: unknown; version?: unknown; jobId?: unknown } | null;
-  if (head?.format !== "helvane.job") return fail("manifest.json, format", `read ${JSON.stringify(head?.format) ?? "nothing"}, expected "helvane.job"`);
-  if (head.version !== 1) return fail("manifest.json, version", `read ${JSON.stringify(head.version)}, this Helvane reads version 1`);
+  if (head?.format !== "helvane.job")
+    return fail("manifest.json, format", `read ${JSON.stringify(head?.format) ?? "nothing"}, expected "helvane.job"`);
+  if (head.version !== 1)
+    return fail("manifest.json, version", `read ${JSON.stringify(head.version)}, this Helvane reads version 1`);
   const log = json("log.json");
   if (!log.ok) return log.problem;
   if (!Array.isArray(log.value) || log.value.length === 0) return fail("log.json", "expected a list with at least one event");
@@ -86,7 +91,8 @@ export async function importJob(zip: Uint8Array): Promise<ImportJob> {
   log.value.forEach((raw, i) => {
     const p = parseEvent(raw);
     if (!p.ok) problems.push({ where: `log.json, event ${i + 1}`, message: p.problem });
-    else if (p.event.jobId !== head.jobId) problems.push({ where: `log.json, event ${i + 1}`, message: "belongs to another job than the manifest names" });
+    else if (p.event.jobId !== head.jobId)
+      problems.push({ where: `log.json, event ${i + 1}`, message: "belongs to another job than the manifest names" });
     else events.push(p.event);
   });
   const snapshots: Record<string, Snapshot> = {};
@@ -98,33 +104,65 @@ export async function importJob(zip: Uint8Array): Promise<ImportJob> {
       const r = json(name);
       if (!r.ok) return r.problem;
       const s = r.value as Snapshot;
-      if (contentHash(s?.data) !== snap[1]) problems.push({ where: name, message: "its content does not match its name: it was changed after the export" });
+      if (contentHash(s?.data) !== snap[1])
+        problems.push({ where: name, message: "its content does not match its name: it was changed after the export" });
       else {
         const wrong = snapshotProblem(s);
         if (wrong) problems.push({ where: name, message: wrong });
         snapshots[snap[1]!] = s;
       }
     } else if (blob) {
-      if (createHash("sha256").update(files[name]!).digest("hex") !== blob[1]) problems.push({ where: name, message: "its content does not match its name" });
+      if (createHash("sha256").update(files[name]!).digest("hex") !== blob[1])
+        problems.push({ where: name, message: "its content does not match its name" });
       blobs[blob[1]!] = files[name]!;
-    } else if (name !== "manifest.json" && name !== "log.json" && !name.endsWith("/")) problems.push({ where: name, message: "does not belong in an exported job" });
+    } else if (name !== "manifest.json" && name !== "log.json" && !name.endsWith("/"))
+      problems.push({ where: name, message: "does not belong in an exported job" });
   }
-  for (const e of events) for (const [k, v] of Object.entries(e.payload)) if (k.endsWith("Hash") && typeof v === "string" && !snapshots[v]) problems.push({ where: `log.json, ${e.type}`, message: `relies on snapshot ${v.slice(0, 12)}…, which is not in the zip` });
-  for (const h of photoHashes(events)) if (!blobs[h]) problems.push({ where: "blobs", message: `photo ${h.slice(0, 12)}… is missing` });
+  for (const e of events)
+    for (const [k, v] of Object.entries(e.payload))
+      if (k.endsWith("Hash") && typeof v === "string" && !snapshots[v])
+        problems.push({
+          where: `log.json, ${e.type}`,
+          message: `relies on snapshot ${v.slice(0, 12)}…, which is not in the zip`,
+        });
+  for (const h of photoHashes(events))
+    if (!blobs[h]) problems.push({ where: "blobs", message: `photo ${h.slice(0, 12)}… is missing` });
   if (problems.length) return { ok: false, problems: problems.slice(0, 20) };
   fold(events, snapshots);
 
   const { db } = connection();
   const { inspectPhoto } = await import("./photo");
-  const photos = await Promise.all(Object.entries(blobs).map(async ([hash, bytes]) => ({ hash, bytes, seen: await inspectPhoto(bytes) })));
+  const photos = await Promise.all(
+    Object.entries(blobs).map(async ([hash, bytes]) => ({ hash, bytes, seen: await inspectPhoto(bytes) })),
+  );
   const bad = photos.find((p) => !p.seen);
   if (bad) return fail(`blobs/${bad.hash.slice(0, 12)}…`, "is not a JPEG picture");
-  const clash = await db.selectFrom("events").select(["id", "payload"]).where("type", "=", "job.opened").where("job_id", "!=", String(head.jobId)).execute();
+  const clash = await db
+    .selectFrom("events")
+    .select(["id", "payload"])
+    .where("type", "=", "job.opened")
+    .where("job_id", "!=", String(head.jobId))
+    .execute();
   const opened = events.find((e) => e.type === "job.opened");
-  if (opened?.type === "job.opened" && clash.some((c) => (JSON.parse(c.payload) as { number: string }).number === opened.payload.number)) return fail("log.json, job.opened", `another job already has the number ${opened.payload.number}`);
+  if (
+    opened?.type === "job.opened" &&
+    clash.some((c) => (JSON.parse(c.payload) as { number: string }).number === opened.payload.number)
+  )
+    return fail("log.json, job.opened", `another job already has the number ${opened.payload.number}`);
   const result = await db.transaction().execute(async (trx) => {
     let added = 0;
-    for (const p of photos) await trx.insertInto("blobs").values({ hash: p.hash, mime: "image/jpeg", width_px: p.seen!.widthPx, height_px: p.seen!.heightPx, bytes: Buffer.from(p.bytes) }).onConflict((c) => c.doNothing()).execute();
+    for (const p of photos)
+      await trx
+        .insertInto("blobs")
+        .values({
+          hash: p.hash,
+          mime: "image/jpeg",
+          width_px: p.seen!.widthPx,
+          height_px: p.seen!.heightPx,
+          bytes: Buffer.from(p.bytes),
+        })
+        .onConflict((c) => c.doNothing())
+        .execute();
     for (const e of events.sort(compareEvents)) {
       const known = await trx.selectFrom("events").select("seq").where("id", "=", e.id).executeTakeFirst();
       if (known) continue;

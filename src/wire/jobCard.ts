@@ -33,4 +33,3 @@ export interface JobCard {
   tools: string[];
   faults: number;
 }
-

@@ -9,5 +9,11 @@ export default async function NewJobPage() {
   const rows = await connection().db.selectFrom("events").select("payload").where("type", "=", "job.opened").execute();
   const numbers = rows.map((r) => Number((JSON.parse(r.payload) as { number: string }).number.slice(2)));
   const ref = await readReference();
-  return <NewJob number={`H-${Math.max(2400, ...numbers) + 1}`} machines={ref.machines.map((m) => ({ model: m.model, hasBuild: m.build !== null }))} nowMs={nowMs()} />;
+  return (
+    <NewJob
+      number={`H-${Math.max(2400, ...numbers) + 1}`}
+      machines={ref.machines.map((m) => ({ model: m.model, hasBuild: m.build !== null }))}
+      nowMs={nowMs()}
+    />
+  );
 }

@@ -6,7 +6,8 @@ export interface BuildProblem {
   message: string;
 }
 
-const inside = (x: number, y: number, w: number, h: number, slack: number) => x >= -slack && y >= -slack && x <= w + slack && y <= h + slack;
+const inside = (x: number, y: number, w: number, h: number, slack: number) =>
+  x >= -slack && y >= -slack && x <= w + slack && y <= h + slack;
 
 /**
  * What is wrong with a build that has the right shape: names that lead nowhere, a part nothing holds,
@@ -70,7 +71,8 @@ export function checkBuild(b: Build): BuildProblem[] {
   if (panels.length !== 1) say("parts", `expected one part with the role "panel", found ${panels.length}`);
   for (const panel of panels) {
     if (!panel.out) say("parts", `the panel "${panel.id}" has no way out`);
-    const held = b.screwGroups.some((g) => g.holds === panel.id) || b.tapes.some((t) => t.holds === panel.id) || panel.blockedBy.length > 0;
+    const held =
+      b.screwGroups.some((g) => g.holds === panel.id) || b.tapes.some((t) => t.holds === panel.id) || panel.blockedBy.length > 0;
     if (!held) say("parts", `nothing holds the panel "${panel.id}": name its screws, its tape or what covers it`);
     if (!b.connectors.some((c) => c.joins[0] === panel.id && c.serves === "picture"))
       say("connectors", `no connector joins the panel "${panel.id}" and serves the picture`);
@@ -79,7 +81,10 @@ export function checkBuild(b: Build): BuildProblem[] {
   if (b.isolation.by === "powerPoints" && points.length === 0)
     say("isolation", "isolation is by power points, but no connector is marked powerPoint");
   if (b.isolation.drainS[1] < b.isolation.drainS[0]) say("isolation.drainS", "the longest time is shorter than the shortest");
-  for (const [name, r] of [["opening", b.lid.opening], ["pocket", b.lid.pocket]] as const)
+  for (const [name, r] of [
+    ["opening", b.lid.opening],
+    ["pocket", b.lid.pocket],
+  ] as const)
     if (r.xMm < 0 || r.yMm < 0 || r.xMm + r.widthMm > b.lid.widthMm || r.yMm + r.heightMm > b.lid.heightMm)
       say(`lid.${name}`, `reaches outside the lid of ${b.lid.widthMm} x ${b.lid.heightMm} mm`);
 

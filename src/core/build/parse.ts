@@ -21,10 +21,13 @@ export function parseBuild(text: string): ParsedBuild {
   } catch (e) {
     return fail("file", `not readable as JSON: ${(e as Error).message}`);
   }
-  if (typeof raw !== "object" || raw === null || Array.isArray(raw)) return fail("file", "expected one JSON object with a machine build");
+  if (typeof raw !== "object" || raw === null || Array.isArray(raw))
+    return fail("file", "expected one JSON object with a machine build");
   const head = raw as { format?: unknown; version?: unknown };
-  if (head.format !== "helvane.build") return fail("format", `read ${JSON.stringify(head.format) ?? "nothing"}, expected "helvane.build"`);
-  if (head.version !== 1) return fail("version", `read ${JSON.stringify(head.version) ?? "nothing"}, this Helvane reads version 1`);
+  if (head.format !== "helvane.build")
+    return fail("format", `read ${JSON.stringify(head.format) ?? "nothing"}, expected "helvane.build"`);
+  if (head.version !== 1)
+    return fail("version", `read ${JSON.stringify(head.version) ?? "nothing"}, this Helvane reads version 1`);
   const parsed = Build.safeParse(raw);
   if (!parsed.success)
     return { ok: false, problems: parsed.error.issues.map((i) => ({ where: pathWords(i.path), message: i.message })) };

@@ -13,7 +13,15 @@ export const FAMILIES = ["A", "B", "C", "D", "E", "F", "G", "H"] as const;
 export const DRIVES = ["cross", "lobe6", "lobe5", "tri", "slot"] as const;
 export const HEADS = ["wafer", "pan", "csk", "cheese"] as const;
 export const CONNECTOR_KINDS = [
-  "friction", "sideLocks", "foldOverBar", "flipLatch", "leverRibbon", "boardToBoard", "vertical", "coaxStud", "lampLead",
+  "friction",
+  "sideLocks",
+  "foldOverBar",
+  "flipLatch",
+  "leverRibbon",
+  "boardToBoard",
+  "vertical",
+  "coaxStud",
+  "lampLead",
 ] as const;
 export const VIEWS = ["lid", "base"] as const;
 
@@ -93,7 +101,9 @@ export const Connector = z.strictObject({
   aheadOfIsolation: z.boolean().default(false),
   reachableWhenSeated: z.boolean().default(true),
   /** What this lead serves, when it was disturbed: which check it asks for. */
-  serves: z.enum(["picture", "camera", "wireless", "battery", "lidSensor", "keyboard", "touch", "speaker", "other"]).default("other"),
+  serves: z
+    .enum(["picture", "camera", "wireless", "battery", "lidSensor", "keyboard", "touch", "speaker", "other"])
+    .default("other"),
   mark: words(120).optional(),
   minutes: z.number().positive().max(30).default(1),
 });
@@ -101,7 +111,10 @@ export type Connector = z.infer<typeof Connector>;
 
 export const HeatNeed = z.strictObject({
   releaseC: z.tuple([z.number().min(20).max(150), z.number().min(20).max(150)]),
-  ceilings: z.array(z.strictObject({ of: words(60), maxC: z.number().min(25).max(150), source: words(120) })).min(1).max(8),
+  ceilings: z
+    .array(z.strictObject({ of: words(60), maxC: z.number().min(25).max(150), source: words(120) }))
+    .min(1)
+    .max(8),
   note: words(240),
 });
 
@@ -118,7 +131,10 @@ export const Tape = z.strictObject({
   out: Motion,
   heat: HeatNeed.optional(),
   /** Stretches along the strip, from its start, where no tape may lie (cable, camera, timing board). */
-  keepOuts: z.array(z.strictObject({ fromMm: z.number().min(0), toMm: z.number().min(0), why: words(80) })).max(12).default([]),
+  keepOuts: z
+    .array(z.strictObject({ fromMm: z.number().min(0), toMm: z.number().min(0), why: words(80) }))
+    .max(12)
+    .default([]),
 });
 export type Tape = z.infer<typeof Tape>;
 
@@ -135,14 +151,21 @@ export const Build = z.strictObject({
     heightMm: z.number().min(100).max(400),
     cornerMm: z.number().min(0).max(40),
     depthMm: z.number().min(1).max(30),
-    hinges: z.array(z.strictObject({ xMm: mmCoord, widthMm: mmSize })).min(1).max(4),
+    hinges: z
+      .array(z.strictObject({ xMm: mmCoord, widthMm: mmSize }))
+      .min(1)
+      .max(4),
     opening: Rect,
     pocket: Rect,
     pocketDepthMm: z.number().positive().max(20),
     panelAt: z.strictObject({ xMm: mmCoord, yMm: mmCoord }),
     camera: z.strictObject({ xMm: mmCoord, yMm: mmCoord }).optional(),
   }),
-  base: z.strictObject({ widthMm: z.number().min(150).max(500), depthMm: z.number().min(100).max(400), cornerMm: z.number().min(0).max(40) }),
+  base: z.strictObject({
+    widthMm: z.number().min(150).max(500),
+    depthMm: z.number().min(100).max(400),
+    cornerMm: z.number().min(0).max(40),
+  }),
   screwTypes: z.array(ScrewType).max(40),
   parts: z.array(Part).min(1).max(120),
   screwGroups: z.array(ScrewGroup).max(60),
@@ -158,7 +181,10 @@ export const Build = z.strictObject({
     testSupply: z.enum(["mains", "mainsAndBattery", "battery"]),
   }),
   /** Further edges for the way in, each with its reason. Ids of parts, screw groups, connectors, or `seat`, `looseTest`. */
-  wayIn: z.array(z.strictObject({ first: words(60), then: words(60), why: words(200) })).max(60).default([]),
+  wayIn: z
+    .array(z.strictObject({ first: words(60), next: words(60), why: words(200) }))
+    .max(60)
+    .default([]),
   dust: Motion.optional(),
 });
 export type Build = z.infer<typeof Build>;

@@ -23,11 +23,20 @@ function classify(text: string, known: ReadonlyMap<string, string>, machines: Re
   if (code) return { text: t, class: "partCode", reason: `Is in the catalogue as ${code}.` };
   const machine = machines.get(flat);
   if (machine) return { text: t, class: "machineModel", reason: `Is the machine ${machine}, not a panel.` };
-  if (/^(S\/?N|SER(IAL)?( ?NO)?)[.: ]/.test(up)) return { text: t, class: "serial", reason: "Marked as a serial number: it names this one piece, not the part." };
-  if (/^(P\/?N|FRU|SPS|SPARE)[.: ]/.test(up)) return { text: t, class: "sparePart", reason: "Marked as the machine brand's spare-part number." };
-  if (/^(DATE|MFG)\b/.test(up) || /^(19|20)\d\d[-/. ]?(W?\d{1,2}|\d\d[-/. ]\d\d)$/.test(up)) return { text: t, class: "date", reason: "Reads as a date." };
-  if (CODE.test(up)) return { text: t, class: "partCode", reason: "Maker's letters, size digits, class letters, series: the shape of a panel code." };
-  if (/^[A-Z0-9]{12,}$/.test(flat) && /\d{5,}/.test(flat)) return { text: t, class: "serial", reason: "Long and mostly digits: a serial, not the part." };
+  if (/^(S\/?N|SER(IAL)?( ?NO)?)[.: ]/.test(up))
+    return { text: t, class: "serial", reason: "Marked as a serial number: it names this one piece, not the part." };
+  if (/^(P\/?N|FRU|SPS|SPARE)[.: ]/.test(up))
+    return { text: t, class: "sparePart", reason: "Marked as the machine brand's spare-part number." };
+  if (/^(DATE|MFG)\b/.test(up) || /^(19|20)\d\d[-/. ]?(W?\d{1,2}|\d\d[-/. ]\d\d)$/.test(up))
+    return { text: t, class: "date", reason: "Reads as a date." };
+  if (CODE.test(up))
+    return {
+      text: t,
+      class: "partCode",
+      reason: "Maker's letters, size digits, class letters, series: the shape of a panel code.",
+    };
+  if (/^[A-Z0-9]{12,}$/.test(flat) && /\d{5,}/.test(flat))
+    return { text: t, class: "serial", reason: "Long and mostly digits: a serial, not the part." };
   return { text: t, class: "other", reason: "Neither a panel code nor anything else known." };
 }
 
@@ -42,7 +51,12 @@ function classify(text: string, known: ReadonlyMap<string, string>, machines: Re
 export function readLabel(text: string, codes: readonly string[], machines: readonly string[]): LabelReading {
   const known = new Map(codes.map((c) => [fold(c), c]));
   const models = new Map(machines.map((m) => [fold(m), m]));
-  const lines = text.split(/\r\n|\r|\n/).map((l) => l.trim()).filter(Boolean).slice(0, 40).map((l) => classify(l.slice(0, 200), known, models));
+  const lines = text
+    .split(/\r\n|\r|\n/)
+    .map((l) => l.trim())
+    .filter(Boolean)
+    .slice(0, 40)
+    .map((l) => classify(l.slice(0, 200), known, models));
   const parts = lines.filter((l) => l.class === "partCode");
   const best = parts.find((l) => known.has(fold(l.text))) ?? parts[0];
   return { lines, code: best ? (known.get(fold(best.text)) ?? best.text.toUpperCase()) : null };

@@ -1,12 +1,21 @@
 import { z } from "zod";
 
 /** A machine the shop knows: its codes, its build when there is one, and the panels seen in it. */
-export const Machine = z.strictObject({ model: z.string().min(1).max(60), codes: z.array(z.string().max(40)), build: z.string().nullable(), panels: z.array(z.string()) });
+export const Machine = z.strictObject({
+  model: z.string().min(1).max(60),
+  codes: z.array(z.string().max(40)),
+  build: z.string().nullable(),
+  panels: z.array(z.string()),
+});
 export type Machine = z.infer<typeof Machine>;
 
 /** What a seller asks for a panel. Money in minor units, lead time in days. */
 export const Offer = z.strictObject({
-  panel: z.string(), seller: z.string().min(1).max(60), condition: z.enum(["new", "pulled", "refurbished", "used"]),
-  priceMinor: z.int().min(0), currency: z.string().length(3), days: z.int().min(0).max(365),
+  panel: z.string(),
+  seller: z.string().min(1).max(60),
+  condition: z.enum(["new", "pulled", "refurbished", "used"]),
+  priceMinor: z.int().min(0),
+  currency: z.string().length(3),
+  days: z.int().min(0).max(365),
 });
 export type Offer = z.infer<typeof Offer>;

@@ -32,52 +32,141 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
   const b = build?.kind === "build" ? indexBuild(build.data) : null;
   const p = e.payload;
   switch (e.type) {
-    case "job.opened": s.job = e.payload; s.openedClock = e.clock; break;
-    case "job.promised": if (s.job) s.job = { ...s.job, promiseAt: e.payload.promiseAt }; break;
-    case "job.noted": s.notes.push({ eventId: e.id, clock: e.clock, who: e.who, text: e.payload.text, photo: e.payload.photo ?? null }); break;
-    case "job.takenBack": break;
-    case "job.safetyRaised": s.hazards[e.payload.hazard] = { note: e.payload.note, madeSafe: null }; break;
-    case "job.madeSafe": { const h = s.hazards[e.payload.hazard]; if (h) h.madeSafe = { by: e.payload.by, how: e.payload.how }; break; }
-    case "job.handedOn": s.handedOn = e.payload.to; break;
-    case "job.breachResolved": { const x = s.breaches.find((y) => y.eventId === e.payload.eventId); if (x) x.resolved = e.payload.how; break; }
-    case "job.closed": s.closed = e.payload; break;
-
-    case "triage.signSeen":
-    case "triage.testDone": s.triage.findings[e.payload.finding] = e.payload.outcome; s.triage.tableHash = e.payload.tableHash; break;
-    case "triage.damageMarked": s.triage.damage.push({ ...e.payload, eventId: e.id }); break;
-    case "triage.moneyStopRaised": s.moneyStops[e.payload.stop] = { note: e.payload.note, waived: null }; break;
-    case "triage.moneyStopWaived": { const m = s.moneyStops[e.payload.stop]; if (m) m.waived = e.payload.reason; break; }
-    case "triage.concluded": s.triage.concluded = e.payload; s.triage.tableHash = e.payload.tableHash; break;
-
-    case "identify.panelRead": s.identify.readings.push({ ...e.payload, eventId: e.id }); break;
-
-    case "match.chosen":
-      if (s.match.chosen?.panelHash !== e.payload.panelHash) { s.match.asked = {}; s.match.looks = {}; s.match.arrived = null; }
-      s.match.chosen = e.payload; break;
-    case "match.asked": s.match.asked[e.payload.field] = { answer: e.payload.answer, by: e.payload.by }; break;
-    case "match.ordered": s.match.order = { ...e.payload, clock: e.clock }; break;
-    case "match.arrived": s.match.arrived = e.payload; break;
-    case "match.looked": s.match.looks[e.payload.field] = { result: e.payload.result, source: e.payload.source, note: e.payload.note }; break;
-
-    case "plan.made": s.plan = e.payload; break;
-    case "plan.rebuilt": if (s.plan) s.plan = { ...s.plan, buildHash: e.payload.buildHash }; break;
-
-    case "bench.shutDown": s.bench.shutDown = true; break;
-    case "bench.mainsOut": s.bench.mains = "out"; break;
-    case "bench.mainsIn": s.bench.mains = "in"; s.bench.batteryOff = false; if (b?.build.isolation.startsWhenAttached) s.bench.shutDown = false; endIsolation(s, e.clock); break;
-    case "bench.batteryOff": s.bench.batteryOff = true; s.bench.since = e.clock; break;
-    case "bench.drained": {
-      const pointsOpen = b ? (b.build.isolation.by === "batteryOffMode" ? s.bench.batteryOff : b.powerPoints.every((c) => s.connectors[c.id] === "off")) : false;
-      if (s.bench.shutDown && s.bench.mains === "out" && pointsOpen && e.payload.seconds >= (b?.build.isolation.drainS[0] ?? 5)) { s.bench.drained = true; s.bench.since = e.clock; }
+    case "job.opened":
+      s.job = e.payload;
+      s.openedClock = e.clock;
+      break;
+    case "job.promised":
+      if (s.job) s.job = { ...s.job, promiseAt: e.payload.promiseAt };
+      break;
+    case "job.noted":
+      s.notes.push({ eventId: e.id, clock: e.clock, who: e.who, text: e.payload.text, photo: e.payload.photo ?? null });
+      break;
+    case "job.takenBack":
+      break;
+    case "job.safetyRaised":
+      s.hazards[e.payload.hazard] = { note: e.payload.note, madeSafe: null };
+      break;
+    case "job.madeSafe": {
+      const h = s.hazards[e.payload.hazard];
+      if (h) h.madeSafe = { by: e.payload.by, how: e.payload.how };
       break;
     }
-    case "bench.started": s.bench.shutDown = false; s.bench.batteryOff = false; endIsolation(s, e.clock); break;
+    case "job.handedOn":
+      s.handedOn = e.payload.to;
+      break;
+    case "job.breachResolved": {
+      const x = s.breaches.find((y) => y.eventId === e.payload.eventId);
+      if (x) x.resolved = e.payload.how;
+      break;
+    }
+    case "job.closed":
+      s.closed = e.payload;
+      break;
 
-    case "open.screwOut": s.screws[e.payload.screw] = "out"; break;
-    case "open.screwsOutTogether": for (const x of e.payload.screws) s.screws[x] = "out"; s.countedTogether.push(e.payload.group); break;
-    case "open.screwLoosened": s.screws[e.payload.screw] = "loosened"; break;
-    case "open.tapeOut": s.tapesOut[e.payload.tape] = true; break;
-    case "open.partFolded": s.parts[e.payload.part] = "folded"; break;
+    case "triage.signSeen":
+    case "triage.testDone":
+      s.triage.findings[e.payload.finding] = e.payload.outcome;
+      s.triage.tableHash = e.payload.tableHash;
+      break;
+    case "triage.damageMarked":
+      s.triage.damage.push({ ...e.payload, eventId: e.id });
+      break;
+    case "triage.moneyStopRaised":
+      s.moneyStops[e.payload.stop] = { note: e.payload.note, waived: null };
+      break;
+    case "triage.moneyStopWaived": {
+      const m = s.moneyStops[e.payload.stop];
+      if (m) m.waived = e.payload.reason;
+      break;
+    }
+    case "triage.concluded":
+      s.triage.concluded = e.payload;
+      s.triage.tableHash = e.payload.tableHash;
+      break;
+
+    case "identify.panelRead":
+      s.identify.readings.push({ ...e.payload, eventId: e.id });
+      break;
+
+    case "match.chosen":
+      if (s.match.chosen?.panelHash !== e.payload.panelHash) {
+        s.match.asked = {};
+        s.match.looks = {};
+        s.match.arrived = null;
+      }
+      s.match.chosen = e.payload;
+      break;
+    case "match.asked":
+      s.match.asked[e.payload.field] = { answer: e.payload.answer, by: e.payload.by };
+      break;
+    case "match.ordered":
+      s.match.order = { ...e.payload, clock: e.clock };
+      break;
+    case "match.arrived":
+      s.match.arrived = e.payload;
+      break;
+    case "match.looked":
+      s.match.looks[e.payload.field] = { result: e.payload.result, source: e.payload.source, note: e.payload.note };
+      break;
+
+    case "plan.made":
+      s.plan = e.payload;
+      break;
+    case "plan.rebuilt":
+      if (s.plan) s.plan = { ...s.plan, buildHash: e.payload.buildHash };
+      break;
+
+    case "bench.shutDown":
+      s.bench.shutDown = true;
+      break;
+    case "bench.mainsOut":
+      s.bench.mains = "out";
+      break;
+    case "bench.mainsIn":
+      s.bench.mains = "in";
+      s.bench.batteryOff = false;
+      if (b?.build.isolation.startsWhenAttached) s.bench.shutDown = false;
+      endIsolation(s, e.clock);
+      break;
+    case "bench.batteryOff":
+      s.bench.batteryOff = true;
+      s.bench.since = e.clock;
+      break;
+    case "bench.drained": {
+      const pointsOpen = b
+        ? b.build.isolation.by === "batteryOffMode"
+          ? s.bench.batteryOff
+          : b.powerPoints.every((c) => s.connectors[c.id] === "off")
+        : false;
+      if (s.bench.shutDown && s.bench.mains === "out" && pointsOpen && e.payload.seconds >= (b?.build.isolation.drainS[0] ?? 5)) {
+        s.bench.drained = true;
+        s.bench.since = e.clock;
+      }
+      break;
+    }
+    case "bench.started":
+      s.bench.shutDown = false;
+      s.bench.batteryOff = false;
+      endIsolation(s, e.clock);
+      break;
+
+    case "open.screwOut":
+      s.screws[e.payload.screw] = "out";
+      break;
+    case "open.screwsOutTogether":
+      for (const x of e.payload.screws) s.screws[x] = "out";
+      s.countedTogether.push(e.payload.group);
+      break;
+    case "open.screwLoosened":
+      s.screws[e.payload.screw] = "loosened";
+      break;
+    case "open.tapeOut":
+      s.tapesOut[e.payload.tape] = true;
+      break;
+    case "open.partFolded":
+      s.parts[e.payload.part] = "folded";
+      break;
     case "open.partOut":
       s.parts[e.payload.part] = "out";
       if (b?.panel.id === e.payload.part) s.panel = "out";
@@ -94,40 +183,98 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
       const point = b?.connector.get(e.payload.connector)?.powerPoint ?? false;
       s.connectors[e.payload.connector] = "on";
       touch(s, e.payload.connector, point);
-      if (point) { endIsolation(s, e.clock); if (b?.build.isolation.startsWhenAttached) s.bench.shutDown = false; }
+      if (point) {
+        endIsolation(s, e.clock);
+        if (b?.build.isolation.startsWhenAttached) s.bench.shutDown = false;
+      }
       break;
     }
-    case "swap.transplanted": s.transplanted[e.payload.part] = true; break;
+    case "swap.transplanted":
+      s.transplanted[e.payload.part] = true;
+      break;
     case "swap.looseTested":
       s.looseTest = {
-        eventId: e.id, clock: e.clock, supply: e.payload.supply, picture: e.payload.picture, voidedBy: null,
+        eventId: e.id,
+        clock: e.clock,
+        supply: e.payload.supply,
+        picture: e.payload.picture,
+        voidedBy: null,
         connectorsOn: b ? b.build.connectors.filter((c) => s.connectors[c.id] !== "off").map((c) => c.id) : [],
       };
-      s.bench.shutDown = false; s.bench.batteryOff = false; endIsolation(s, e.clock);
+      s.bench.shutDown = false;
+      s.bench.batteryOff = false;
+      endIsolation(s, e.clock);
       break;
 
-    case "bond.tapeLaid": s.bond.laid[e.payload.piece] = true; break;
-    case "bond.rehearsed": s.bond.rehearsed = true; break;
-    case "bond.linerPulled": s.bond.linersPulled[e.payload.piece] = true; break;
-    case "bond.dusted": s.bond.dusted = true; break;
-    case "bond.filmOff": if (e.payload.film === "back") s.bond.backFilmOff = true; else s.bond.frontFilmOff = true; break;
-    case "bond.panelSeated": s.panel = "seated"; if (b) delete s.parts[b.panel.id]; break;
-    case "bond.pressed": s.bond.pressed = true; s.bond.pressedClock = e.clock; break;
+    case "bond.tapeLaid":
+      s.bond.laid[e.payload.piece] = true;
+      break;
+    case "bond.rehearsed":
+      s.bond.rehearsed = true;
+      break;
+    case "bond.linerPulled":
+      s.bond.linersPulled[e.payload.piece] = true;
+      break;
+    case "bond.dusted":
+      s.bond.dusted = true;
+      break;
+    case "bond.filmOff":
+      if (e.payload.film === "back") s.bond.backFilmOff = true;
+      else s.bond.frontFilmOff = true;
+      break;
+    case "bond.panelSeated":
+      s.panel = "seated";
+      if (b) delete s.parts[b.panel.id];
+      break;
+    case "bond.pressed":
+      s.bond.pressed = true;
+      s.bond.pressedClock = e.clock;
+      break;
 
-    case "prove.checkDone": s.prove[e.payload.pass][e.payload.check] = { result: e.payload.result, note: e.payload.note }; break;
-    case "prove.faultTapped": s.prove.faults.push({ eventId: e.id, class: e.payload.class, xMm: e.payload.xMm, yMm: e.payload.yMm }); s.prove.policyHash = e.payload.policyHash; s.prove.accepted = null; break;
-    case "prove.faultsAccepted": s.prove.accepted = e.payload; break;
+    case "prove.checkDone":
+      s.prove[e.payload.pass][e.payload.check] = { result: e.payload.result, note: e.payload.note };
+      break;
+    case "prove.faultTapped":
+      s.prove.faults.push({ eventId: e.id, class: e.payload.class, xMm: e.payload.xMm, yMm: e.payload.yMm });
+      s.prove.policyHash = e.payload.policyHash;
+      s.prove.accepted = null;
+      break;
+    case "prove.faultsAccepted":
+      s.prove.accepted = e.payload;
+      break;
 
-    case "close.partBack": s.parts[e.payload.part] = "back"; break;
-    case "close.screwBack": s.screws[e.payload.screw] = "back"; break;
-    case "close.screwsBackTogether": for (const x of e.payload.screws) s.screws[x] = "back"; break;
-    case "close.screwTightened": s.screws[e.payload.screw] = "tightened"; break;
-    case "close.screwAccounted": s.screws[e.payload.screw] = e.payload.as; s.screwNotes[e.payload.screw] = e.payload.reason; break;
-    case "close.screwExtra": s.extraScrews.push(e.payload); break;
-    case "close.seamChecked": s.close.seams[e.payload.edge] = true; break;
-    case "close.angleChecked": s.close.angleDeg = e.payload.degrees; break;
-    case "close.handedOver": s.close.handedOver = { to: e.payload.to, clock: e.clock }; break;
-    default: { const never: never = e; throw new Error(`no rule for ${JSON.stringify(never)} ${String(p)}`); }
+    case "close.partBack":
+      s.parts[e.payload.part] = "back";
+      break;
+    case "close.screwBack":
+      s.screws[e.payload.screw] = "back";
+      break;
+    case "close.screwsBackTogether":
+      for (const x of e.payload.screws) s.screws[x] = "back";
+      break;
+    case "close.screwTightened":
+      s.screws[e.payload.screw] = "tightened";
+      break;
+    case "close.screwAccounted":
+      s.screws[e.payload.screw] = e.payload.as;
+      s.screwNotes[e.payload.screw] = e.payload.reason;
+      break;
+    case "close.screwExtra":
+      s.extraScrews.push(e.payload);
+      break;
+    case "close.seamChecked":
+      s.close.seams[e.payload.edge] = true;
+      break;
+    case "close.angleChecked":
+      s.close.angleDeg = e.payload.degrees;
+      break;
+    case "close.handedOver":
+      s.close.handedOver = { to: e.payload.to, clock: e.clock };
+      break;
+    default: {
+      const never: never = e;
+      throw new Error(`no rule for ${JSON.stringify(never)} ${String(p)}`);
+    }
   }
   s.last = { clock: e.clock, id: e.id };
   s.counted += 1;

@@ -13,7 +13,8 @@ export function readClock(clock: string): { ms: number; counter: number } | null
 }
 
 /** @param ms whole milliseconds since 1970, 0 or more @param counter 0 to 999999 */
-export const makeClock = (ms: number, counter: number): Clock => `${String(ms).padStart(15, "0")}-${String(counter).padStart(6, "0")}`;
+export const makeClock = (ms: number, counter: number): Clock =>
+  `${String(ms).padStart(15, "0")}-${String(counter).padStart(6, "0")}`;
 
 /**
  * The next clock of a device: greater than every clock it has seen, and not behind its own time.

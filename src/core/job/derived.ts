@@ -1,5 +1,13 @@
 import { type Build, type BuildIndex, indexBuild } from "../build";
-import { compareFit, type FitRow, NOT_BY_EYE, type Overall, overallVerdict, type Panel as PanelData, unknownPanel } from "../panel";
+import {
+  compareFit,
+  type FitRow,
+  NOT_BY_EYE,
+  type Overall,
+  overallVerdict,
+  type Panel as PanelData,
+  unknownPanel,
+} from "../panel";
 import { type Check, type Disturbed, judgeFaults, type Pass, type Policy, requiredChecks } from "../proof";
 import { HAZARDS, type Hazard, MONEY_STOPS, type MoneyStop, type TriageTable } from "../triage";
 import type { JobState, Snapshots } from "./state";
@@ -81,7 +89,8 @@ export function isolationOf(v: JobView): Isolation {
 }
 
 export const openHazards = (s: JobState): Hazard[] => (Object.keys(s.hazards) as Hazard[]).filter((h) => !s.hazards[h]!.madeSafe);
-export const openMoneyStops = (s: JobState): MoneyStop[] => (Object.keys(s.moneyStops) as MoneyStop[]).filter((m) => s.moneyStops[m]!.waived === null);
+export const openMoneyStops = (s: JobState): MoneyStop[] =>
+  (Object.keys(s.moneyStops) as MoneyStop[]).filter((m) => s.moneyStops[m]!.waived === null);
 export const openBreaches = (s: JobState) => s.breaches.filter((b) => b.resolved === null);
 export const hazardWords = (h: Hazard) => HAZARDS[h];
 export const moneyWords = (m: MoneyStop) => MONEY_STOPS[m];
@@ -101,10 +110,11 @@ export function screwsOpen(s: JobState): { out: string[]; loose: string[] } {
 export function disturbedOf(v: JobView): Disturbed {
   const b = buildOf(v);
   const groups = new Set<string>();
-  if (b) for (const id of Object.keys(v.state.screws)) {
-    const g = b.groupOfScrew.get(id);
-    if (g) groups.add(g.id);
-  }
+  if (b)
+    for (const id of Object.keys(v.state.screws)) {
+      const g = b.groupOfScrew.get(id);
+      if (g) groups.add(g.id);
+    }
   return { connectors: Object.keys(v.state.touched), groups: [...groups], parts: Object.keys(v.state.parts) };
 }
 
@@ -129,9 +139,23 @@ export function passStatus(v: JobView, pass: Pass): PassStatus {
   const policy = policyOf(v);
   const pixels = candidateOf(v)?.pixels.value ?? oldPanelOf(v)?.pixels.value ?? null;
   const faults = v.state.prove.faults;
-  const tooManyFaults = faults.length > 0 && !v.state.prove.accepted && (!policy || judgeFaults(policy, pixels, faults.map((f) => f.class)).some((r) => !r.ok));
-  return { complete: checks.length > 0 && untested.length === 0 && failed.length === 0 && !(pass === "open" && tooManyFaults), untested, failed, tooManyFaults };
+  const tooManyFaults =
+    faults.length > 0 &&
+    !v.state.prove.accepted &&
+    (!policy ||
+      judgeFaults(
+        policy,
+        pixels,
+        faults.map((f) => f.class),
+      ).some((r) => !r.ok));
+  return {
+    complete: checks.length > 0 && untested.length === 0 && failed.length === 0 && !(pass === "open" && tooManyFaults),
+    untested,
+    failed,
+    tooManyFaults,
+  };
 }
 
 /** Same letters and digits, whatever the case, spaces and hyphens. */
-export const sameCode = (a: string, b: string): boolean => a.toUpperCase().replace(/[^A-Z0-9]/g, "") === b.toUpperCase().replace(/[^A-Z0-9]/g, "");
+export const sameCode = (a: string, b: string): boolean =>
+  a.toUpperCase().replace(/[^A-Z0-9]/g, "") === b.toUpperCase().replace(/[^A-Z0-9]/g, "");

@@ -51,10 +51,12 @@ export function parseEvent(raw: unknown): ParsedEvent {
     const i = env.error.issues[0]!;
     return { ok: false, problem: `event field "${where(i.path) || "event"}": ${i.message}` };
   }
-  if (!Object.hasOwn(PAYLOADS, env.data.type)) return { ok: false, problem: `event type "${env.data.type}" is not one this Helvane knows` };
+  if (!Object.hasOwn(PAYLOADS, env.data.type))
+    return { ok: false, problem: `event type "${env.data.type}" is not one this Helvane knows` };
   const type = env.data.type as EventType;
   const newest = NEWEST[type] ?? 1;
-  if (env.data.v > newest) return { ok: false, problem: `event type "${type}" is at version ${env.data.v}; this Helvane reads up to ${newest}` };
+  if (env.data.v > newest)
+    return { ok: false, problem: `event type "${type}" is at version ${env.data.v}; this Helvane reads up to ${newest}` };
   const payload = PAYLOADS[type].safeParse(env.data.payload);
   if (!payload.success) {
     const i = payload.error.issues[0]!;

@@ -2,13 +2,40 @@ import type { BuildIndex } from "../build";
 import { NOT_BY_EYE } from "../panel";
 import { listed } from "../quantity";
 import { cutList } from "../tape";
-import { buildOf, candidateOf, isolationOf, type JobView, moneyWords, openMoneyStops, passStatus, sameCode, screwsOpen } from "./derived";
+import {
+  buildOf,
+  candidateOf,
+  isolationOf,
+  type JobView,
+  moneyWords,
+  openMoneyStops,
+  passStatus,
+  sameCode,
+  screwsOpen,
+} from "./derived";
 import type { JobEvent } from "./event";
-import { type Answer, mayCloseUp, mayConnect, mayDisconnect, mayHandOver, mayOrder, mayPullLiners, maySeat, safetyClear } from "./gates";
+import {
+  type Answer,
+  mayCloseUp,
+  mayConnect,
+  mayDisconnect,
+  mayHandOver,
+  mayOrder,
+  mayPullLiners,
+  maySeat,
+  safetyClear,
+} from "./gates";
 import type { EventType } from "./payloads";
 
 /** Records that are never held back: they tell what happened, or resolve a stop. */
-const ALWAYS: ReadonlySet<EventType> = new Set(["job.noted", "job.takenBack", "job.safetyRaised", "job.madeSafe", "job.handedOn", "job.breachResolved"]);
+const ALWAYS: ReadonlySet<EventType> = new Set([
+  "job.noted",
+  "job.takenBack",
+  "job.safetyRaised",
+  "job.madeSafe",
+  "job.handedOn",
+  "job.breachResolved",
+]);
 const no = (gate: string, reason: string): Answer => ({ gate, reason });
 const notHere = (what: string, id: string) => no("build", `This build has no ${what} "${id}".`);
 
@@ -16,8 +43,10 @@ function screwOut(v: JobView, b: BuildIndex, screw: string, loosen: boolean): An
   const g = b.groupOfScrew.get(screw);
   if (!g) return notHere("screw", screw);
   const covered = g.under.filter((u) => v.state.parts[u] !== "out" && v.state.parts[u] !== "folded");
-  if (covered.length) return no("covered", `${g.name} lie under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
-  if (g.loosenOnly !== loosen) return no("screw", g.loosenOnly ? "This one is only loosened, not taken out." : "This one is taken out, not only loosened.");
+  if (covered.length)
+    return no("covered", `${g.name} lie under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
+  if (g.loosenOnly !== loosen)
+    return no("screw", g.loosenOnly ? "This one is only loosened, not taken out." : "This one is taken out, not only loosened.");
   const s = v.state.screws[screw];
   if (s === "out" || s === "loosened") return no("screw", "It is recorded already.");
   return null;
@@ -26,11 +55,16 @@ function screwOut(v: JobView, b: BuildIndex, screw: string, loosen: boolean): An
 function fastened(v: JobView, b: BuildIndex, partId: string): Answer {
   const p = b.part.get(partId)!;
   const blocked = p.blockedBy.filter((x) => v.state.parts[x] !== "out" && v.state.parts[x] !== "folded");
-  if (blocked.length) return no("blocked", `${p.name} comes after ${listed(blocked.map((x) => b.part.get(x)?.name.toLowerCase() ?? x))}.`);
+  if (blocked.length)
+    return no("blocked", `${p.name} comes after ${listed(blocked.map((x) => b.part.get(x)?.name.toLowerCase() ?? x))}.`);
   for (const g of b.build.screwGroups) {
     if (g.holds !== partId) continue;
     const left = g.screws.filter((s) => !["out", "loosened", "missing", "staysOut"].includes(v.state.screws[s.id] ?? "in"));
-    if (left.length) return no("held", `${left.length} of ${g.screws.length} screws still hold it: ${listed(left.slice(0, 3).map((s) => s.where.toLowerCase()))}${left.length > 3 ? " and more" : ""}.`);
+    if (left.length)
+      return no(
+        "held",
+        `${left.length} of ${g.screws.length} screws still hold it: ${listed(left.slice(0, 3).map((s) => s.where.toLowerCase()))}${left.length > 3 ? " and more" : ""}.`,
+      );
   }
   const taped = b.build.tapes.filter((t) => t.holds === partId && !v.state.tapesOut[t.id]);
   if (taped.length) return no("held", `${listed(taped.map((t) => t.name))} still ${taped.length === 1 ? "holds" : "hold"} it.`);
@@ -41,10 +75,12 @@ function partOut(v: JobView, b: BuildIndex, partId: string): Answer {
   const p = b.part.get(partId);
   if (!p) return notHere("part", partId);
   if (!p.out) return no("part", `${p.name} does not come out in this build.`);
-  if (v.state.parts[partId] === "out" || (p.role === "panel" && v.state.panel !== "old")) return no("part", `${p.name} is out already.`);
+  if (v.state.parts[partId] === "out" || (p.role === "panel" && v.state.panel !== "old"))
+    return no("part", `${p.name} is out already.`);
   const held = fastened(v, b, partId);
   if (held) return held;
-  if (p.fold && v.state.parts[partId] !== "folded") return no("blocked", `Fold ${p.name.toLowerCase()} over first: its cable is behind it.`);
+  if (p.fold && v.state.parts[partId] !== "folded")
+    return no("blocked", `Fold ${p.name.toLowerCase()} over first: its cable is behind it.`);
   const on = b.build.connectors.filter((c) => c.joins[0] === partId && v.state.connectors[c.id] !== "off");
   return on.length ? no("held", `${listed(on.map((c) => c.name))} still ${on.length === 1 ? "ties" : "tie"} it.`) : null;
 }
@@ -52,12 +88,15 @@ function partOut(v: JobView, b: BuildIndex, partId: string): Answer {
 function screwBack(v: JobView, b: BuildIndex, screw: string): Answer {
   const g = b.groupOfScrew.get(screw);
   if (!g) return notHere("screw", screw);
-  if (v.state.screws[screw] !== "out") return no("screw", v.state.screws[screw] === undefined ? "It was never taken out." : "It is accounted for already.");
+  if (v.state.screws[screw] !== "out")
+    return no("screw", v.state.screws[screw] === undefined ? "It was never taken out." : "It is accounted for already.");
   const held = b.part.get(g.holds);
   const home = held?.role === "panel" ? v.state.panel === "seated" : v.state.parts[g.holds] !== "out";
   if (!home) return no("part", `Put ${held?.name.toLowerCase() ?? g.holds} back first.`);
   const covered = g.under.filter((u) => v.state.parts[u] === "back");
-  return covered.length ? no("covered", `It lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}, which is back on.`) : null;
+  return covered.length
+    ? no("covered", `It lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}, which is back on.`)
+    : null;
 }
 
 /** Acts on the machine: need a plan, no open safety or money stop. */
@@ -72,10 +111,12 @@ export function eventGate(v: JobView, e: JobEvent): Answer {
   const s = v.state;
   if (e.type === "job.opened") return s.job ? no("job", "This job is open already.") : null;
   if (!s.job) return no("job", "The job was never opened.");
-  if (s.closed && e.type !== "job.noted" && e.type !== "job.takenBack") return no("job", "This job is closed. Take the closing back first.");
+  if (s.closed && e.type !== "job.noted" && e.type !== "job.takenBack")
+    return no("job", "This job is closed. Take the closing back first.");
   if (ALWAYS.has(e.type)) {
     if (e.type === "job.madeSafe" && !s.hazards[e.payload.hazard]) return no("safety", "That was never raised.");
-    if (e.type === "job.breachResolved" && !s.breaches.some((b) => b.eventId === e.payload.eventId)) return no("breach", "There is no such breach.");
+    if (e.type === "job.breachResolved" && !s.breaches.some((b) => b.eventId === e.payload.eventId))
+      return no("breach", "There is no such breach.");
     return null;
   }
   const safety = e.type === "bench.shutDown" || e.type === "bench.mainsOut" ? null : safetyClear(v);
@@ -87,12 +128,20 @@ export function eventGate(v: JobView, e: JobEvent): Answer {
   }
   const b = buildOf(v);
   if (HANDS.has(station) && !b) return no("plan", "No plan yet: read the machine's build in Plan first.");
-  return station === "triage" || station === "identify" || station === "match" || station === "plan" || station === "job" || station === "bench" ? deskGate(v, e) : handGate(v, e, b!);
+  return station === "triage" ||
+    station === "identify" ||
+    station === "match" ||
+    station === "plan" ||
+    station === "job" ||
+    station === "bench"
+    ? deskGate(v, e)
+    : handGate(v, e, b!);
 }
 
 function deskGate(v: JobView, e: JobEvent): Answer {
   const s = v.state;
-  const snap = (hash: string, kind: string) => (v.snapshots[hash]?.kind === kind ? null : no("snapshot", `The ${kind} this event relies on is not with the job.`));
+  const snap = (hash: string, kind: string) =>
+    v.snapshots[hash]?.kind === kind ? null : no("snapshot", `The ${kind} this event relies on is not with the job.`);
   switch (e.type) {
     case "triage.signSeen":
     case "triage.testDone":
@@ -104,15 +153,19 @@ function deskGate(v: JobView, e: JobEvent): Answer {
       if (s.match.order) return no("match", "A panel is on order. Take the order back before choosing another.");
       return snap(e.payload.panelHash, "panel");
     case "match.ordered":
-      if (s.match.chosen?.panelHash !== e.payload.panelHash) return no("mayOrder", "The order names another panel than the one chosen.");
+      if (s.match.chosen?.panelHash !== e.payload.panelHash)
+        return no("mayOrder", "The order names another panel than the one chosen.");
       return mayOrder(v, e.payload.acceptedUnknowns);
     case "match.arrived": {
       if (!s.match.order) return no("match", "Nothing is on order.");
       const code = candidateOf(v)?.code ?? "";
-      return sameCode(code, e.payload.codeRead) ? null : no("match", `The label reads ${e.payload.codeRead}; ordered was ${code}. Keep it sealed and ask the seller.`);
+      return sameCode(code, e.payload.codeRead)
+        ? null
+        : no("match", `The label reads ${e.payload.codeRead}; ordered was ${code}. Keep it sealed and ask the seller.`);
     }
     case "match.looked":
-      if (NOT_BY_EYE.includes(e.payload.field) && e.payload.source === "M") return no("match", "A supply voltage is not settled by eye: name a datasheet, label or maker's source.");
+      if (NOT_BY_EYE.includes(e.payload.field) && e.payload.source === "M")
+        return no("match", "A supply voltage is not settled by eye: name a datasheet, label or maker's source.");
       if (!s.match.arrived && e.payload.source !== "D") return no("match", "Look at the part in hand: it has not arrived.");
       return s.match.chosen ? null : no("match", "Pick a candidate first.");
     case "plan.made":
@@ -121,7 +174,8 @@ function deskGate(v: JobView, e: JobEvent): Answer {
       return s.plan ? snap(e.payload.buildHash, "build") : no("plan", "There is no plan yet.");
     case "bench.batteryOff": {
       const b = buildOf(v);
-      if (b?.build.isolation.by !== "batteryOffMode") return no("bench", "This build has no battery-off mode that is enough: open its power points.");
+      if (b?.build.isolation.by !== "batteryOffMode")
+        return no("bench", "This build has no battery-off mode that is enough: open its power points.");
       if (s.bench.mains !== "out") return no("bench", "Take the mains out first: it wakes the battery.");
       return s.bench.shutDown ? null : no("bench", "Shut down first.");
     }
@@ -133,9 +187,12 @@ function deskGate(v: JobView, e: JobEvent): Answer {
     }
     case "bench.mainsIn":
     case "bench.started":
-      return s.panel === "out" && s.looseTest === null && Object.values(s.connectors).includes("off") && panelCablesOff(v) ? no("bench", "The new panel's connectors are not on: no mains yet.") : null;
+      return s.panel === "out" && s.looseTest === null && Object.values(s.connectors).includes("off") && panelCablesOff(v)
+        ? no("bench", "The new panel's connectors are not on: no mains yet.")
+        : null;
     case "job.closed": {
-      if (e.payload.outcome === "handedOver") return s.close.handedOver ? null : (mayHandOver(v) ?? no("mayHandOver", "Hand the machine over first."));
+      if (e.payload.outcome === "handedOver")
+        return s.close.handedOver ? null : (mayHandOver(v) ?? no("mayHandOver", "Hand the machine over first."));
       const { out } = screwsOpen(s);
       if (out.length) return no("job", `The machine is open: ${out.length} screws are out.`);
       return s.panel === "out" ? no("job", "The panel is out of the machine.") : null;
@@ -165,12 +222,17 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
     case "open.screwLoosened":
       return screwOut(v, b, e.payload.screw, true);
     case "open.screwsOutTogether":
-      return first(e.payload.screws, (x) => (b.groupOfScrew.get(x)?.id === e.payload.group ? screwOut(v, b, x, false) : no("screw", `Screw ${x} is not of group ${e.payload.group}.`)));
+      return first(e.payload.screws, (x) =>
+        b.groupOfScrew.get(x)?.id === e.payload.group
+          ? screwOut(v, b, x, false)
+          : no("screw", `Screw ${x} is not of group ${e.payload.group}.`),
+      );
     case "open.tapeOut": {
       const t = b.tape.get(e.payload.tape);
       if (!t) return notHere("tape", e.payload.tape);
       const covered = t.under.filter((u) => s.parts[u] !== "out" && s.parts[u] !== "folded");
-      if (covered.length) return no("covered", `${t.name} lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
+      if (covered.length)
+        return no("covered", `${t.name} lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
       return s.tapesOut[t.id] ? no("tape", `${t.name} is out already.`) : null;
     }
     case "open.partFolded": {
@@ -191,8 +253,13 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
     }
     case "swap.looseTested": {
       const off = b.panelConnectors.filter((c) => s.connectors[c.id] === "off");
-      if (s.panel !== "out") return no("looseTest", s.panel === "old" ? "The old panel is still in." : "The panel is seated: a loose test comes before.");
-      if (off.length || !Object.keys(s.connectors).some((c) => b.panelConnectors.some((p) => p.id === c))) return no("looseTest", `${listed(off.map((c) => c.name))} still off.`);
+      if (s.panel !== "out")
+        return no(
+          "looseTest",
+          s.panel === "old" ? "The old panel is still in." : "The panel is seated: a loose test comes before.",
+        );
+      if (off.length || !Object.keys(s.connectors).some((c) => b.panelConnectors.some((p) => p.id === c)))
+        return no("looseTest", `${listed(off.map((c) => c.name))} still off.`);
       if (e.payload.supply !== "battery" && s.bench.mains !== "in") return no("looseTest", "No supply: put the mains in first.");
       return null;
     }
@@ -206,8 +273,11 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
     case "bond.dusted":
       return s.panel === "out" ? null : no("bond", "There is no loose panel to lower.");
     case "bond.filmOff":
-      if (e.payload.film === "front") return s.panel === "seated" ? null : no("film", "The front film stays on until the panel is seated.");
-      return s.bond.dusted ? (mayPullLiners(v) as Answer) : no("film", "Blow the dust off first: the back film comes off in the last seconds.");
+      if (e.payload.film === "front")
+        return s.panel === "seated" ? null : no("film", "The front film stays on until the panel is seated.");
+      return s.bond.dusted
+        ? (mayPullLiners(v) as Answer)
+        : no("film", "Blow the dust off first: the back film comes off in the last seconds.");
     case "bond.panelSeated":
       return maySeat(v);
     case "bond.pressed":
@@ -217,13 +287,19 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
       if (s.bench.mains !== "in" && s.bench.shutDown) return no("prove", "Power is off: start the machine first.");
       if (e.payload.pass === "closed") {
         const away = b.build.parts.filter((p) => (p.role === "bezel" || p.role === "baseCover") && s.parts[p.id] === "out");
-        if (away.length) return no("prove", `The closed pass comes after closing up: ${listed(away.map((p) => p.name.toLowerCase()))} still off.`);
+        if (away.length)
+          return no(
+            "prove",
+            `The closed pass comes after closing up: ${listed(away.map((p) => p.name.toLowerCase()))} still off.`,
+          );
         if (!passStatus(v, "open").complete) return no("prove", "The open pass is not complete.");
       }
       return null;
     }
     case "prove.faultTapped":
-      return v.snapshots[e.payload.policyHash]?.kind === "policy" ? null : no("snapshot", "The policy this event relies on is not with the job.");
+      return v.snapshots[e.payload.policyHash]?.kind === "policy"
+        ? null
+        : no("snapshot", "The policy this event relies on is not with the job.");
     case "close.partBack": {
       const p = b.part.get(e.payload.part);
       if (!p) return notHere("part", e.payload.part);
@@ -234,7 +310,11 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
     case "close.screwBack":
       return screwBack(v, b, e.payload.screw);
     case "close.screwsBackTogether":
-      return first(e.payload.screws, (x) => (b.groupOfScrew.get(x)?.id === e.payload.group ? screwBack(v, b, x) : no("screw", `Screw ${x} is not of group ${e.payload.group}.`)));
+      return first(e.payload.screws, (x) =>
+        b.groupOfScrew.get(x)?.id === e.payload.group
+          ? screwBack(v, b, x)
+          : no("screw", `Screw ${x} is not of group ${e.payload.group}.`),
+      );
     case "close.screwTightened":
       return s.screws[e.payload.screw] === "loosened" ? null : no("screw", "That one was not loosened, or is tight again.");
     case "close.screwAccounted":

@@ -71,16 +71,29 @@ export function askGate(events: readonly JobEvent[], snapshots: Snapshots, e: Jo
  * May this event be taken back? Only when every later event still passes its gate; else the first that depends on it is named.
  * @returns null to go, else a refusal whose `blocking` is the id of the dependent event when there is one
  */
-export function mayTakeBack(events: readonly JobEvent[], snapshots: Snapshots, eventId: string): (Refusal & { blocking?: string }) | null {
+export function mayTakeBack(
+  events: readonly JobEvent[],
+  snapshots: Snapshots,
+  eventId: string,
+): (Refusal & { blocking?: string }) | null {
   const used = counting(events);
   const target = used.find((e) => e.id === eventId);
-  if (!target) return { gate: "takeBack", reason: events.some((e) => e.id === eventId) ? "It is taken back already." : "There is no such entry in this job." };
-  if (target.type === "job.safetyRaised") return { gate: "takeBack", reason: "A safety stop is not taken back. Record how it was made safe." };
+  if (!target)
+    return {
+      gate: "takeBack",
+      reason: events.some((e) => e.id === eventId) ? "It is taken back already." : "There is no such entry in this job.",
+    };
+  if (target.type === "job.safetyRaised")
+    return { gate: "takeBack", reason: "A safety stop is not taken back. Record how it was made safe." };
   if (target.type === "job.opened") return { gate: "takeBack", reason: "A job stays opened. Close it instead." };
   const known = new Set(fold(used, snapshots).breaches.map((x) => x.eventId));
   const without = used.filter((e) => e.id !== eventId);
   const fresh = fold(without, snapshots).breaches.find((x) => !known.has(x.eventId));
   if (!fresh) return null;
   const dependent = without.find((e) => e.id === fresh.eventId)!;
-  return { gate: "takeBack", reason: `"${dependent.type}" depends on it: ${fresh.reason} Take that back first.`, blocking: dependent.id };
+  return {
+    gate: "takeBack",
+    reason: `"${dependent.type}" depends on it: ${fresh.reason} Take that back first.`,
+    blocking: dependent.id,
+  };
 }

@@ -3,7 +3,18 @@ import { NOT_BY_EYE } from "../panel";
 import { counted, listed } from "../quantity";
 import { cutList } from "../tape";
 import {
-  buildOf, candidateOf, fitOf, hazardWords, isolationOf, type JobView, moneyWords, openBreaches, openHazards, openMoneyStops, passStatus, screwsOpen,
+  buildOf,
+  candidateOf,
+  fitOf,
+  hazardWords,
+  isolationOf,
+  type JobView,
+  moneyWords,
+  openBreaches,
+  openHazards,
+  openMoneyStops,
+  passStatus,
+  screwsOpen,
 } from "./derived";
 
 /** Why a gate stays shut. `gate` is its name; `reason` one or two sentences for the screen. */
@@ -48,10 +59,12 @@ export function mayDisconnect(v: JobView, connector: string): Answer {
   if (stop) return stop;
   const b = buildOf(v);
   const c = b?.connector.get(connector);
-  if (!b || !c) return no(gate, b ? `This build has no connector "${connector}".` : "No plan yet: the machine's power points are unknown.");
+  if (!b || !c)
+    return no(gate, b ? `This build has no connector "${connector}".` : "No plan yet: the machine's power points are unknown.");
   if (v.state.connectors[connector] === "off") return no(gate, `${c.name} is off already.`);
   const covered = c.under.filter((u) => v.state.parts[u] !== "out" && v.state.parts[u] !== "folded");
-  if (covered.length) return no(gate, `${c.name} lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
+  if (covered.length)
+    return no(gate, `${c.name} lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
   if (c.powerPoint) {
     if (v.state.bench.mains !== "out") return no(gate, "Take the mains out before the battery plug.");
     if (!v.state.bench.shutDown) return no(gate, "Shut down before the battery plug.");
@@ -72,7 +85,8 @@ export function mayConnect(v: JobView, connector: string): Answer {
   if (c.joins[0] === b.panel.id && v.state.panel !== "old") return mayConnectPanel(v, connector);
   if (c.powerPoint) {
     const gone = b.build.connectors.filter((x) => !x.powerPoint && v.state.connectors[x.id] === "off");
-    if (gone.length && v.state.panel !== "out") return no(gate, `The battery plug goes home last: ${listed(gone.map((x) => x.name.toLowerCase()))} still off.`);
+    if (gone.length && v.state.panel !== "out")
+      return no(gate, `The battery plug goes home last: ${listed(gone.map((x) => x.name.toLowerCase()))} still off.`);
     return null;
   }
   return c.aheadOfIsolation ? null : isolatedFor(v, gate);
@@ -95,13 +109,21 @@ export function mayConnectPanel(v: JobView, connector: string): Answer {
   const fit = fitOf(v);
   if (!fit) return no(gate, "The old panel is not identified, so nothing can be compared.");
   const stops = fit.rows.filter((r) => r.verdict === "stop");
-  if (stops.length) return no(gate, `Do not connect ${cand.code}: ${listed(stops.map((r) => `${r.name.toLowerCase()} ${r.words}`))}.`);
+  if (stops.length)
+    return no(gate, `Do not connect ${cand.code}: ${listed(stops.map((r) => `${r.name.toLowerCase()} ${r.words}`))}.`);
   const unknown = fit.rows.filter((r) => r.destroying && r.verdict === "unknown");
   if (unknown.length)
-    return no(gate, `Do not connect ${cand.code}: ${listed(unknown.map((r) => r.name.toLowerCase()))} not known. Look at the part in hand and log it in Match${unknown.some((r) => NOT_BY_EYE.includes(r.field)) ? "; a supply voltage needs a datasheet, label or maker's source" : ""}.`);
+    return no(
+      gate,
+      `Do not connect ${cand.code}: ${listed(unknown.map((r) => r.name.toLowerCase()))} not known. Look at the part in hand and log it in Match${unknown.some((r) => NOT_BY_EYE.includes(r.field)) ? "; a supply voltage needs a datasheet, label or maker's source" : ""}.`,
+    );
   const refused = Object.entries(v.state.match.asked).find(([, a]) => a.answer === "refused");
   if (refused) return no(gate, `The customer refused a difference in ${refused[0]}. Choose another panel.`);
-  if (v.state.panel !== "out") return no(gate, v.state.panel === "old" ? "The old panel is still in." : "The panel is seated: this connector cannot be reached now.");
+  if (v.state.panel !== "out")
+    return no(
+      gate,
+      v.state.panel === "old" ? "The old panel is still in." : "The panel is seated: this connector cannot be reached now.",
+    );
   const move = b.build.parts.filter((p) => p.transplant && !v.state.transplanted[p.id]);
   if (move.length) return no(gate, `Move over first: ${listed(move.map((p) => p.name.toLowerCase()))}.`);
   const iso = isolatedFor(v, gate);
@@ -113,7 +135,8 @@ export function mayConnectPanel(v: JobView, connector: string): Answer {
 export function looseTestMissing(v: JobView): string | null {
   const t = v.state.looseTest;
   if (!t) return "No loose test yet: power the new panel before anything is stuck.";
-  if (t.voidedBy) return `${buildOf(v)?.connector.get(t.voidedBy)?.name ?? "A connector"} was touched after the loose test. Test again.`;
+  if (t.voidedBy)
+    return `${buildOf(v)?.connector.get(t.voidedBy)?.name ?? "A connector"} was touched after the loose test. Test again.`;
   if (!t.picture) return "The loose test showed no picture. Find out why, then test again.";
   return null;
 }
@@ -127,14 +150,18 @@ export function mayPullLiners(v: JobView): Answer {
   if (!b) return no(gate, "No plan yet.");
   const loose = looseTestMissing(v);
   if (loose) return no(gate, loose);
-  const off = b.build.connectors.filter((c) => v.state.connectors[c.id] === "off" && !c.powerPoint && (c.joins[0] === b.panel.id || !c.reachableWhenSeated));
-  if (off.length) return no(gate, `Put ${listed(off.map((c) => c.name.toLowerCase()))} on first: out of reach once the panel is seated.`);
+  const off = b.build.connectors.filter(
+    (c) => v.state.connectors[c.id] === "off" && !c.powerPoint && (c.joins[0] === b.panel.id || !c.reachableWhenSeated),
+  );
+  if (off.length)
+    return no(gate, `Put ${listed(off.map((c) => c.name.toLowerCase()))} on first: out of reach once the panel is seated.`);
   const iso = isolatedFor(v, gate);
   if (iso) return iso;
   const pieces = cutList(b.build);
   const unlaid = pieces.filter((p) => !v.state.bond.laid[p.id]);
   if (unlaid.length) return no(gate, `${counted(unlaid.length, "strip")} of tape not laid yet.`);
-  if (pieces.length && !v.state.bond.rehearsed) return no(gate, "Rehearse the lowering once with the liners on: tape grips at once.");
+  if (pieces.length && !v.state.bond.rehearsed)
+    return no(gate, "Rehearse the lowering once with the liners on: tape grips at once.");
   return null;
 }
 
@@ -167,17 +194,27 @@ export function mayCloseUp(v: JobView, part: string): Answer {
       if (v.state.panel === "out") return no(gate, "The new panel is not seated.");
       const st = passStatus(v, "open");
       if (v.state.panel === "seated" && !st.complete) {
-        const why = st.failed.length ? `failed: ${listed(st.failed.map((c) => c.name.toLowerCase()))}` : st.tooManyFaults ? "more pixel faults than the policy accepts" : `not tested: ${listed(st.untested.map((c) => c.name.toLowerCase()))}`;
+        const why = st.failed.length
+          ? `failed: ${listed(st.failed.map((c) => c.name.toLowerCase()))}`
+          : st.tooManyFaults
+            ? "more pixel faults than the policy accepts"
+            : `not tested: ${listed(st.untested.map((c) => c.name.toLowerCase()))}`;
         return no(gate, `The open pass of Prove is not complete. ${why[0]!.toUpperCase()}${why.slice(1)}.`);
       }
     }
-    if (v.state.bench.mains !== "out" || !v.state.bench.shutDown) return no(gate, "Shut down and take the mains out before closing up.");
-    if (p.role === "bezel" && v.state.panel === "seated" && !v.state.bond.frontFilmOff) return no(gate, "The front film is still on.");
+    if (v.state.bench.mains !== "out" || !v.state.bench.shutDown)
+      return no(gate, "Shut down and take the mains out before closing up.");
+    if (p.role === "bezel" && v.state.panel === "seated" && !v.state.bond.frontFilmOff)
+      return no(gate, "The front film is still on.");
   }
   const under = b.build.screwGroups.filter((g) => g.under.includes(part));
   for (const g of under) {
     const left = g.screws.filter((s) => v.state.screws[s.id] === "out" || v.state.screws[s.id] === "loosened");
-    if (left.length) return no(gate, `${counted(left.length, "screw")} of ${g.name.toLowerCase()} ${left.length === 1 ? "is" : "are"} not back: ${listed(left.map((s) => s.where.toLowerCase()))}.`);
+    if (left.length)
+      return no(
+        gate,
+        `${counted(left.length, "screw")} of ${g.name.toLowerCase()} ${left.length === 1 ? "is" : "are"} not back: ${listed(left.map((s) => s.where.toLowerCase()))}.`,
+      );
   }
   const off = b.build.connectors.filter((c) => c.under.includes(part) && v.state.connectors[c.id] === "off");
   if (off.length) return no(gate, `${listed(off.map((c) => c.name))} ${off.length === 1 ? "is" : "are"} still off under it.`);
@@ -198,15 +235,33 @@ export function mayHandOver(v: JobView): Answer {
     const g = b.groupOfScrew.get(id);
     return g ? `${g.name.toLowerCase()}, ${g.screws.find((s) => s.id === id)?.where.toLowerCase()}` : id;
   };
-  if (out.length) return no(gate, `${counted(out.length, "screw")} still out: ${listed(out.slice(0, 4).map(words))}${out.length > 4 ? " and more" : ""}.`);
-  if (loose.length) return no(gate, `${counted(loose.length, "screw")} only loosened, not tightened again: ${listed(loose.slice(0, 4).map(words))}.`);
-  const away = b.build.parts.filter((p) => (v.state.parts[p.id] === "out" || v.state.parts[p.id] === "folded") && p.role !== "panel");
+  if (out.length)
+    return no(
+      gate,
+      `${counted(out.length, "screw")} still out: ${listed(out.slice(0, 4).map(words))}${out.length > 4 ? " and more" : ""}.`,
+    );
+  if (loose.length)
+    return no(
+      gate,
+      `${counted(loose.length, "screw")} only loosened, not tightened again: ${listed(loose.slice(0, 4).map(words))}.`,
+    );
+  const away = b.build.parts.filter(
+    (p) => (v.state.parts[p.id] === "out" || v.state.parts[p.id] === "folded") && p.role !== "panel",
+  );
   if (away.length) return no(gate, `${listed(away.map((p) => p.name))} not back.`);
   const off = b.build.connectors.filter((c) => v.state.connectors[c.id] === "off");
-  if (off.length) return no(gate, `${listed(off.map((c) => c.name))} still off. Home when: ${CONNECTOR_MOTION[off[0]!.kind].homeWhen.toLowerCase()}.`);
+  if (off.length)
+    return no(
+      gate,
+      `${listed(off.map((c) => c.name))} still off. Home when: ${CONNECTOR_MOTION[off[0]!.kind].homeWhen.toLowerCase()}.`,
+    );
   for (const pass of ["open", "closed"] as const) {
     const st = passStatus(v, pass);
-    if (!st.complete) return no(gate, `The ${pass} pass of Prove is not complete: ${st.failed.length ? `${listed(st.failed.map((c) => c.name.toLowerCase()))} failed` : st.untested.length ? `${listed(st.untested.map((c) => c.name.toLowerCase()))} not tested` : "more pixel faults than the policy accepts"}.`);
+    if (!st.complete)
+      return no(
+        gate,
+        `The ${pass} pass of Prove is not complete: ${st.failed.length ? `${listed(st.failed.map((c) => c.name.toLowerCase()))} failed` : st.untested.length ? `${listed(st.untested.map((c) => c.name.toLowerCase()))} not tested` : "more pixel faults than the policy accepts"}.`,
+      );
   }
   const seams = (["left", "right", "top", "bottom"] as const).filter((e) => !v.state.close.seams[e]);
   if (seams.length) return no(gate, `Look at the ${listed(seams)} seam first.`);
@@ -228,7 +283,11 @@ export function mayOrder(v: JobView, acceptedUnknowns: readonly string[]): Answe
   if (!fit) return no(gate, "Identify the old panel first: there is nothing to compare with.");
   if (fit.overall.kind === "stop") return no(gate, `${cand.code} must not be ordered. ${fit.overall.words}`);
   const missing = fit.rows.filter((r) => r.destroying && r.verdict === "unknown" && !acceptedUnknowns.includes(r.field));
-  if (missing.length) return no(gate, `${listed(missing.map((r) => r.name))} not known. Accept each by name, to be looked at on arrival, before ordering.`);
+  if (missing.length)
+    return no(
+      gate,
+      `${listed(missing.map((r) => r.name))} not known. Accept each by name, to be looked at on arrival, before ordering.`,
+    );
   const ask = fit.rows.filter((r) => r.verdict === "ask" && v.state.match.asked[r.field]?.answer !== "accepted");
   if (ask.length) return no(gate, `Ask the customer first: ${listed(ask.map((r) => `${r.name.toLowerCase()} ${r.words}`))}.`);
   return null;

@@ -30,26 +30,88 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
   const cand = candidateOf(v);
   const b = buildOf(v);
   const faults = s.prove.faults;
-  const where = (id: string) => { const g = b?.groupOfScrew.get(id); return g ? `${g.name.toLowerCase()}, ${g.screws.find((x) => x.id === id)!.where.toLowerCase()}` : id; };
-  const odd = Object.entries(s.screws).filter(([, st]) => st in SCREW_WORDS).map(([id, st]) => `${where(id)}: ${SCREW_WORDS[st]}, ${s.screwNotes[id] ?? ""}`);
+  const where = (id: string) => {
+    const g = b?.groupOfScrew.get(id);
+    return g ? `${g.name.toLowerCase()}, ${g.screws.find((x) => x.id === id)!.where.toLowerCase()}` : id;
+  };
+  const odd = Object.entries(s.screws)
+    .filter(([, st]) => st in SCREW_WORDS)
+    .map(([id, st]) => `${where(id)}: ${SCREW_WORDS[st]}, ${s.screwNotes[id] ?? ""}`);
   const states = Object.values(s.screws);
   const taken = states.filter((x) => x !== "loosened" && x !== "tightened").length;
   const back = states.filter((x) => x === "back" || x === "replaced").length;
   const pass = (name: "open" | "closed"): SheetSection => ({
     title: name === "open" ? "Tested before closing" : "Tested closed up",
-    rows: checksOf(v).filter((c) => c.pass === name).map((c) => { const r = s.prove[name][c.id]; return { name: c.name, value: r ? `${r.result === "pass" ? "holds" : r.result === "fail" ? "failed" : "no answer"}${r.note ? `, ${r.note}` : ""}` : "not tested" }; }),
+    rows: checksOf(v)
+      .filter((c) => c.pass === name)
+      .map((c) => {
+        const r = s.prove[name][c.id];
+        return {
+          name: c.name,
+          value: r
+            ? `${r.result === "pass" ? "holds" : r.result === "fail" ? "failed" : "no answer"}${r.note ? `, ${r.note}` : ""}`
+            : "not tested",
+        };
+      }),
   });
   const { out } = screwsOpen(s);
   return {
-    number: s.job.number, customer: s.job.customer, machine: s.job.machineModel, handedTo: s.close.handedOver?.to ?? null,
+    number: s.job.number,
+    customer: s.job.customer,
+    machine: s.job.machineModel,
+    handedTo: s.close.handedOver?.to ?? null,
     sections: [
-      { title: "Machine", rows: [{ name: "Model", value: s.job.machineModel }, { name: "Serial", value: s.job.serial || "not recorded" }, { name: "As told", value: s.job.words || s.job.happened || "nothing" }, { name: "As found", value: s.triage.damage.length ? listed(s.triage.damage.map((d) => `${d.kind === "dim" ? "dim zone" : d.kind} of about ${d.sizeMm} mm`)) : "no damage marked" }] },
-      { title: "Panel", rows: [{ name: "Old", value: old ? old.code : "not identified" }, { name: "New", value: cand ? cand.code : "none" }, { name: "From", value: s.match.order ? `${s.match.order.seller}, ${formatMoney(s.match.order.priceMinor, s.match.order.currency)}` : "not ordered" }] },
+      {
+        title: "Machine",
+        rows: [
+          { name: "Model", value: s.job.machineModel },
+          { name: "Serial", value: s.job.serial || "not recorded" },
+          { name: "As told", value: s.job.words || s.job.happened || "nothing" },
+          {
+            name: "As found",
+            value: s.triage.damage.length
+              ? listed(s.triage.damage.map((d) => `${d.kind === "dim" ? "dim zone" : d.kind} of about ${d.sizeMm} mm`))
+              : "no damage marked",
+          },
+        ],
+      },
+      {
+        title: "Panel",
+        rows: [
+          { name: "Old", value: old ? old.code : "not identified" },
+          { name: "New", value: cand ? cand.code : "none" },
+          {
+            name: "From",
+            value: s.match.order
+              ? `${s.match.order.seller}, ${formatMoney(s.match.order.priceMinor, s.match.order.currency)}`
+              : "not ordered",
+          },
+        ],
+      },
       pass("open"),
       pass("closed"),
-      { title: "Pixel faults", rows: [{ name: "Found", value: faults.length ? counted(faults.length, "fault") : "none" }, ...(policyOf(v) ? [{ name: "Held against", value: policyOf(v)!.name }] : []), ...(s.prove.accepted ? [{ name: "Accepted by", value: s.prove.accepted.by }] : [])] },
-      { title: "Screws and seams", rows: [{ name: "Screws", value: `${taken} out, ${back} back${out.length ? `, ${out.length} still out` : ""}` }, ...odd.map((o) => ({ name: "Screw", value: o })), ...s.extraScrews.map((x) => ({ name: "Extra", value: `${x.words}: ${x.settled}` })), { name: "Seams looked at", value: listed(Object.keys(s.close.seams)) || "none" }, { name: "Lid stays at", value: s.close.angleDeg === null ? "not checked" : `${s.close.angleDeg} degrees` }] },
-      { title: "Time", rows: [{ name: "Hands-on, expected (P50)", value: minutes === null ? "no plan" : `${Math.round(minutes)} min` }] },
+      {
+        title: "Pixel faults",
+        rows: [
+          { name: "Found", value: faults.length ? counted(faults.length, "fault") : "none" },
+          ...(policyOf(v) ? [{ name: "Held against", value: policyOf(v)!.name }] : []),
+          ...(s.prove.accepted ? [{ name: "Accepted by", value: s.prove.accepted.by }] : []),
+        ],
+      },
+      {
+        title: "Screws and seams",
+        rows: [
+          { name: "Screws", value: `${taken} out, ${back} back${out.length ? `, ${out.length} still out` : ""}` },
+          ...odd.map((o) => ({ name: "Screw", value: o })),
+          ...s.extraScrews.map((x) => ({ name: "Extra", value: `${x.words}: ${x.settled}` })),
+          { name: "Seams looked at", value: listed(Object.keys(s.close.seams)) || "none" },
+          { name: "Lid stays at", value: s.close.angleDeg === null ? "not checked" : `${s.close.angleDeg} degrees` },
+        ],
+      },
+      {
+        title: "Time",
+        rows: [{ name: "Hands-on, expected (P50)", value: minutes === null ? "no plan" : `${Math.round(minutes)} min` }],
+      },
     ],
     cautions: [
       "New tape is at full strength after three days: do not press on the frame before then.",

@@ -1,10 +1,22 @@
 export { type Clock, compareEvents, makeClock, nextClock, readClock } from "./clock";
 export * from "./derived";
-export { makeEventId } from "./eventId";
 export { type EventOf, type JobEvent, type ParsedEvent, parseEvent } from "./event";
 export { eventGate } from "./eventGate";
+export { makeEventId } from "./eventId";
 export { askGate, counting, FOLD_VERSION, fold, mayTakeBack } from "./fold";
+export {
+  type Answer,
+  looseTestMissing,
+  mayCloseUp,
+  mayConnect,
+  mayConnectPanel,
+  mayDisconnect,
+  mayHandOver,
+  mayOrder,
+  mayPullLiners,
+  maySeat,
+  type Refusal,
+} from "./gates";
 export { type HandoverSheet, handoverSheet } from "./handover";
-export { type Answer, looseTestMissing, mayCloseUp, mayConnect, mayConnectPanel, mayDisconnect, mayHandOver, mayOrder, mayPullLiners, maySeat, type Refusal } from "./gates";
 export type { EventType, Payload } from "./payloads";
 export { type Breach, emptyState, type JobState, type ScrewState, type Snapshot, type Snapshots } from "./state";

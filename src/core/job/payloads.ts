@@ -16,38 +16,74 @@ const pass = z.enum(["open", "closed"]);
  */
 export const PAYLOADS = {
   "job.opened": z.strictObject({
-    number: z.string().regex(/^H-\d{1,6}$/), customer: text(80), words: z.string().trim().max(600).default(""),
-    machineModel: text(60), serial: z.string().trim().max(60).default(""), promiseAt: z.iso.datetime().nullable(), happened: z.string().trim().max(120).default(""),
+    number: z.string().regex(/^H-\d{1,6}$/),
+    customer: text(80),
+    words: z.string().trim().max(600).default(""),
+    machineModel: text(60),
+    serial: z.string().trim().max(60).default(""),
+    promiseAt: z.iso.datetime().nullable(),
+    happened: z.string().trim().max(120).default(""),
   }),
   "job.promised": z.strictObject({ promiseAt: z.iso.datetime().nullable() }),
   "job.noted": z.strictObject({
     text: text(2000),
-    photo: z.strictObject({ hash, widthPx: z.int().positive(), heightPx: z.int().positive(), bytes: z.int().positive() }).optional(),
+    photo: z
+      .strictObject({ hash, widthPx: z.int().positive(), heightPx: z.int().positive(), bytes: z.int().positive() })
+      .optional(),
   }),
   "job.takenBack": z.strictObject({ eventId: z.uuid() }),
   "job.safetyRaised": z.strictObject({ hazard, note: z.string().trim().max(400).default("") }),
   "job.madeSafe": z.strictObject({ hazard, by: text(80), how: text(400) }),
   "job.handedOn": z.strictObject({ to: text(80), why: text(400) }),
   "job.breachResolved": z.strictObject({ eventId: z.uuid(), how: text(400) }),
-  "job.closed": z.strictObject({ outcome: z.enum(["handedOver", "notPanel", "cover", "handedOn", "cancelled"]), reason: z.string().trim().max(400).default("") }),
+  "job.closed": z.strictObject({
+    outcome: z.enum(["handedOver", "notPanel", "cover", "handedOn", "cancelled"]),
+    reason: z.string().trim().max(400).default(""),
+  }),
 
   "triage.signSeen": z.strictObject({ finding: key, outcome, tableHash: hash }),
   "triage.testDone": z.strictObject({ finding: key, outcome, tableHash: hash }),
-  "triage.damageMarked": z.strictObject({ kind: z.enum(["crack", "blot", "lines", "dim"]), xMm: coord, yMm: coord, sizeMm: z.number().positive().max(400) }),
+  "triage.damageMarked": z.strictObject({
+    kind: z.enum(["crack", "blot", "lines", "dim"]),
+    xMm: coord,
+    yMm: coord,
+    sizeMm: z.number().positive().max(400),
+  }),
   "triage.moneyStopRaised": z.strictObject({ stop: money, note: z.string().trim().max(400).default("") }),
   "triage.moneyStopWaived": z.strictObject({ stop: money, reason: text(400) }),
-  "triage.concluded": z.strictObject({ verdict: z.enum(["panel", "notPanel", "cover"]), fault: key, probability: z.number().min(0).max(1), tableHash: hash }),
+  "triage.concluded": z.strictObject({
+    verdict: z.enum(["panel", "notPanel", "cover"]),
+    fault: key,
+    probability: z.number().min(0).max(1),
+    tableHash: hash,
+  }),
 
-  "identify.panelRead": z.strictObject({ way: z.enum(["label", "model", "edid", "hand"]), text: text(4000), code: text(40), panelHash: hash.nullable(), source: z.enum(["L", "E", "S", "G"]) }),
+  "identify.panelRead": z.strictObject({
+    way: z.enum(["label", "model", "edid", "hand"]),
+    text: text(4000),
+    code: text(40),
+    panelHash: hash.nullable(),
+    source: z.enum(["L", "E", "S", "G"]),
+  }),
 
   "match.chosen": z.strictObject({ panelHash: hash, code: text(40), buildHash: hash.nullable() }),
   "match.asked": z.strictObject({ field: key, answer: z.enum(["accepted", "refused"]), by: text(80) }),
   "match.ordered": z.strictObject({
-    panelHash: hash, seller: text(60), priceMinor: z.int().min(0), currency: z.string().length(3), dueDays: z.int().min(0).max(365),
-    acceptedUnknowns: z.array(key).max(40), confirmed: z.literal(true),
+    panelHash: hash,
+    seller: text(60),
+    priceMinor: z.int().min(0),
+    currency: z.string().length(3),
+    dueDays: z.int().min(0).max(365),
+    acceptedUnknowns: z.array(key).max(40),
+    confirmed: z.literal(true),
   }),
   "match.arrived": z.strictObject({ codeRead: text(60) }),
-  "match.looked": z.strictObject({ field: key, result: z.enum(["agrees", "differs"]), source: z.enum(["M", "L", "D"]), note: z.string().trim().max(200).default("") }),
+  "match.looked": z.strictObject({
+    field: key,
+    result: z.enum(["agrees", "differs"]),
+    source: z.enum(["M", "L", "D"]),
+    note: z.string().trim().max(200).default(""),
+  }),
 
   "plan.made": z.strictObject({ buildHash: hash, goal: z.enum(["panelOut"]) }),
   "plan.rebuilt": z.strictObject({ buildHash: hash, why: text(200) }),
@@ -69,7 +105,11 @@ export const PAYLOADS = {
   "swap.cableDisconnected": z.strictObject({ connector: key }),
   "swap.cableConnected": z.strictObject({ connector: key, home: z.literal(true) }),
   "swap.transplanted": z.strictObject({ part: key }),
-  "swap.looseTested": z.strictObject({ supply: z.enum(["mains", "mainsAndBattery", "battery"]), picture: z.boolean(), note: z.string().trim().max(200).default("") }),
+  "swap.looseTested": z.strictObject({
+    supply: z.enum(["mains", "mainsAndBattery", "battery"]),
+    picture: z.boolean(),
+    note: z.string().trim().max(200).default(""),
+  }),
 
   "bond.tapeLaid": z.strictObject({ piece: key }),
   "bond.rehearsed": nothing,
@@ -79,8 +119,18 @@ export const PAYLOADS = {
   "bond.panelSeated": nothing,
   "bond.pressed": nothing,
 
-  "prove.checkDone": z.strictObject({ pass, check: key, result: z.enum(["pass", "fail", "unclear"]), note: z.string().trim().max(200).default("") }),
-  "prove.faultTapped": z.strictObject({ class: z.enum(["bright", "dark", "subPixel", "cluster"]), xMm: coord, yMm: coord, policyHash: hash }),
+  "prove.checkDone": z.strictObject({
+    pass,
+    check: key,
+    result: z.enum(["pass", "fail", "unclear"]),
+    note: z.string().trim().max(200).default(""),
+  }),
+  "prove.faultTapped": z.strictObject({
+    class: z.enum(["bright", "dark", "subPixel", "cluster"]),
+    xMm: coord,
+    yMm: coord,
+    policyHash: hash,
+  }),
   "prove.faultsAccepted": z.strictObject({ by: text(80), reason: text(400) }),
 
   "close.partBack": z.strictObject({ part: key }),

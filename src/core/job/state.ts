@@ -64,8 +64,24 @@ export interface JobState {
   touched: Record<string, true>;
   panel: "old" | "out" | "seated";
   transplanted: Record<string, true>;
-  looseTest: { eventId: string; clock: string; supply: string; picture: boolean; connectorsOn: string[]; voidedBy: string | null } | null;
-  bond: { laid: Record<string, true>; linersPulled: Record<string, true>; rehearsed: boolean; dusted: boolean; backFilmOff: boolean; frontFilmOff: boolean; pressed: boolean; pressedClock: string | null };
+  looseTest: {
+    eventId: string;
+    clock: string;
+    supply: string;
+    picture: boolean;
+    connectorsOn: string[];
+    voidedBy: string | null;
+  } | null;
+  bond: {
+    laid: Record<string, true>;
+    linersPulled: Record<string, true>;
+    rehearsed: boolean;
+    dusted: boolean;
+    backFilmOff: boolean;
+    frontFilmOff: boolean;
+    pressed: boolean;
+    pressedClock: string | null;
+  };
   prove: {
     open: Record<string, { result: "pass" | "fail" | "unclear"; note: string }>;
     closed: Record<string, { result: "pass" | "fail" | "unclear"; note: string }>;
@@ -84,15 +100,40 @@ export interface JobState {
 /** A job before its first event. */
 export function emptyState(): JobState {
   return {
-    job: null, openedClock: null, closed: null, handedOn: null, hazards: {}, moneyStops: {}, breaches: [], notes: [],
+    job: null,
+    openedClock: null,
+    closed: null,
+    handedOn: null,
+    hazards: {},
+    moneyStops: {},
+    breaches: [],
+    notes: [],
     triage: { findings: {}, tableHash: null, damage: [], concluded: null },
     identify: { readings: [] },
     match: { chosen: null, asked: {}, order: null, arrived: null, looks: {} },
     plan: null,
     bench: { mains: "unknown", shutDown: false, batteryOff: false, drained: false, since: null },
-    screws: {}, screwNotes: {}, countedTogether: [], extraScrews: [], tapesOut: {}, parts: {}, connectors: {}, touched: {}, panel: "old", transplanted: {},
+    screws: {},
+    screwNotes: {},
+    countedTogether: [],
+    extraScrews: [],
+    tapesOut: {},
+    parts: {},
+    connectors: {},
+    touched: {},
+    panel: "old",
+    transplanted: {},
     looseTest: null,
-    bond: { laid: {}, linersPulled: {}, rehearsed: false, dusted: false, backFilmOff: false, frontFilmOff: false, pressed: false, pressedClock: null },
+    bond: {
+      laid: {},
+      linersPulled: {},
+      rehearsed: false,
+      dusted: false,
+      backFilmOff: false,
+      frontFilmOff: false,
+      pressed: false,
+      pressedClock: null,
+    },
     prove: { open: {}, closed: {}, faults: [], policyHash: null, accepted: null, voided: {} },
     close: { seams: {}, angleDeg: null, handedOver: null },
     last: null,

@@ -1,6 +1,6 @@
+import { plannedJob, snapshots } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { fold, mayTakeBack } from ".";
-import { plannedJob, snapshots } from "@tests/bench";
 
 describe("one repair, end to end", () => {
   for (const family of ["B", "C"] as const)

@@ -11,15 +11,35 @@ export interface CodeReading {
 /** Letter pairs seen in the trade (adj): a pair maps to a set, because makers differ. */
 export const LETTER_PAIRS: Readonly<Record<string, readonly (readonly [number, number])[]>> = {
   WX: [[1280, 800]],
-  WH: [[1366, 768]], XW: [[1366, 768]], XT: [[1366, 768]], BG: [[1366, 768]], AT: [[1366, 768]],
+  WH: [[1366, 768]],
+  XW: [[1366, 768]],
+  XT: [[1366, 768]],
+  BG: [[1366, 768]],
+  AT: [[1366, 768]],
   WP: [[1440, 900]],
-  WD: [[1600, 900]], RW: [[1600, 900]], RT: [[1600, 900]], FG: [[1600, 900]],
+  WD: [[1600, 900]],
+  RW: [[1600, 900]],
+  RT: [[1600, 900]],
+  FG: [[1600, 900]],
   WS: [[1680, 1050]],
-  WF: [[1920, 1080]], FH: [[1920, 1080]], HW: [[1920, 1080]], HT: [[1920, 1080]], HA: [[1920, 1080]], HG: [[1920, 1080]], HC: [[1920, 1080]], HL: [[1920, 1080]],
-  WU: [[1920, 1200]], UA: [[1920, 1200]],
-  QH: [[2560, 1440]], QA: [[2560, 1440]], KM: [[2560, 1440]],
-  WQ: [[2560, 1600]], QD: [[2560, 1600]],
-  UH: [[3840, 2160]], QU: [[3840, 2160]], ZA: [[3840, 2160]],
+  WF: [[1920, 1080]],
+  FH: [[1920, 1080]],
+  HW: [[1920, 1080]],
+  HT: [[1920, 1080]],
+  HA: [[1920, 1080]],
+  HG: [[1920, 1080]],
+  HC: [[1920, 1080]],
+  HL: [[1920, 1080]],
+  WU: [[1920, 1200]],
+  UA: [[1920, 1200]],
+  QH: [[2560, 1440]],
+  QA: [[2560, 1440]],
+  KM: [[2560, 1440]],
+  WQ: [[2560, 1600]],
+  QD: [[2560, 1600]],
+  UH: [[3840, 2160]],
+  QU: [[3840, 2160]],
+  ZA: [[3840, 2160]],
 };
 
 /**
@@ -37,6 +57,8 @@ export function readPartCode(code: string): CodeReading {
   if (tenths < 80 || tenths > 184) return none(`No inference: ${m[1]} is not a diagonal of 8.0 to 18.4 inch.`);
   const pair = LETTER_PAIRS[m[2]!] ?? [];
   const pixels = pair.map(([h, v]) => ({ h, v }));
-  const said = pixels.length ? `${m[2]} is used for ${pixels.map((p) => `${p.h} × ${p.v}`).join(" or ")}` : `${m[2]} has no steady meaning`;
+  const said = pixels.length
+    ? `${m[2]} is used for ${pixels.map((p) => `${p.h} × ${p.v}`).join(" or ")}`
+    : `${m[2]} has no steady meaning`;
   return { diagonalIn: tenths / 10, pixels, reason: `Digits ${m[1]}: ${tenths / 10} inch, rounded. ${said}.`, source: "G" };
 }

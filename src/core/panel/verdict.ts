@@ -27,18 +27,51 @@ export function overallVerdict(rows: readonly FitRow[]): Overall {
   const unknown = rows.filter((r) => r.verdict === "unknown");
   const looks = unknown.length;
   const counts = { changes, asks, looks, conditional: looks > 0 };
-  const tail = [changes ? counted(changes, "change") : "", asks ? counted(asks, "ask") : "", looks ? counted(looks, "look") : ""].filter(Boolean);
+  const tail = [
+    changes ? counted(changes, "change") : "",
+    asks ? counted(asks, "ask") : "",
+    looks ? counted(looks, "look") : "",
+  ].filter(Boolean);
   if (stops.length) {
     const other = tail.length ? ` Besides: ${listed(tail)}.` : "";
-    return { ...counts, kind: "stop", words: `Does not fit: ${listed(stops.map((s) => `${s.name.split(",")[0]!.toLowerCase()} ${s.words}`))}.${other}`, short: stops[0]!.words.split(",")[0]! };
+    return {
+      ...counts,
+      kind: "stop",
+      words: `Does not fit: ${listed(stops.map((s) => `${s.name.split(",")[0]!.toLowerCase()} ${s.words}`))}.${other}`,
+      short: stops[0]!.words.split(",")[0]!,
+    };
   }
   const agree = looks ? `, if ${looks === 1 ? "1 look agrees" : `${looks} looks agree`}` : "";
   const destroying = unknown.filter((r) => r.destroying);
   if (destroying.length) {
-    const also = [changes ? counted(changes, "change") : "", asks ? `${counted(asks, "ask")} of the customer` : ""].filter(Boolean);
-    return { ...counts, kind: "doNotConnect", words: `Do not connect yet: ${listed(destroying.map((d) => d.name.split(",")[0]!.toLowerCase()))} not known.${also.length ? ` Then ${listed(also)}` : " Fits"}${agree}`, short: `${looks} to look at` };
+    const also = [changes ? counted(changes, "change") : "", asks ? `${counted(asks, "ask")} of the customer` : ""].filter(
+      Boolean,
+    );
+    return {
+      ...counts,
+      kind: "doNotConnect",
+      words: `Do not connect yet: ${listed(destroying.map((d) => d.name.split(",")[0]!.toLowerCase()))} not known.${also.length ? ` Then ${listed(also)}` : " Fits"}${agree}`,
+      short: `${looks} to look at`,
+    };
   }
-  if (changes) return { ...counts, kind: "change", words: `Works with ${counted(changes, "change")}${asks ? ` and ${counted(asks, "ask")} of the customer` : ""}${agree}`, short: counted(changes, "change") };
-  if (asks) return { ...counts, kind: "ask", words: `Fits, but ask the customer about ${counted(asks, "difference")}${agree}`, short: counted(asks, "ask") };
-  return { ...counts, kind: "same", words: `Same in every field compared${agree}`, short: looks ? `same, ${looks} to look at` : "same" };
+  if (changes)
+    return {
+      ...counts,
+      kind: "change",
+      words: `Works with ${counted(changes, "change")}${asks ? ` and ${counted(asks, "ask")} of the customer` : ""}${agree}`,
+      short: counted(changes, "change"),
+    };
+  if (asks)
+    return {
+      ...counts,
+      kind: "ask",
+      words: `Fits, but ask the customer about ${counted(asks, "difference")}${agree}`,
+      short: counted(asks, "ask"),
+    };
+  return {
+    ...counts,
+    kind: "same",
+    words: `Same in every field compared${agree}`,
+    short: looks ? `same, ${looks} to look at` : "same",
+  };
 }

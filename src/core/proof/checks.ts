@@ -39,21 +39,66 @@ const SERVED: Record<string, { name: string; how: string; pass: Pass } | undefin
  */
 export function requiredChecks(build: Build, disturbed: Disturbed): Check[] {
   const checks: Check[] = [
-    { id: "picture", name: "Picture, right way up", how: "Start it: picture whole, sharp, no lines.", pass: "open", because: null },
-    { id: "solid", name: "Solid colours", how: "Show white, black, red, green, blue. Tap every fault.", pass: "open", because: null },
-    { id: "evenness", name: "Even light, no pressure marks", how: "Grey, dark room: no bright edge, no blotch.", pass: "open", because: null },
+    {
+      id: "picture",
+      name: "Picture, right way up",
+      how: "Start it: picture whole, sharp, no lines.",
+      pass: "open",
+      because: null,
+    },
+    {
+      id: "solid",
+      name: "Solid colours",
+      how: "Show white, black, red, green, blue. Tap every fault.",
+      pass: "open",
+      because: null,
+    },
+    {
+      id: "evenness",
+      name: "Even light, no pressure marks",
+      how: "Grey, dark room: no bright edge, no blotch.",
+      pass: "open",
+      because: null,
+    },
   ];
   const touched = new Set(disturbed.connectors);
   for (const c of build.connectors) {
     if (!touched.has(c.id)) continue;
-    if (c.serves === "picture") checks.push({ id: "lidSwing", name: "No flicker while the lid moves", how: "Swing the lid slowly ten times: the picture stays.", pass: "closed", because: `${c.name} was off` });
+    if (c.serves === "picture")
+      checks.push({
+        id: "lidSwing",
+        name: "No flicker while the lid moves",
+        how: "Swing the lid slowly ten times: the picture stays.",
+        pass: "closed",
+        because: `${c.name} was off`,
+      });
     const s = SERVED[c.serves];
     if (s && !checks.some((x) => x.id === c.serves)) checks.push({ id: c.serves, ...s, because: `${c.name} was off` });
   }
   const hinge = build.screwGroups.find((g) => disturbed.groups.includes(g.id) && /hinge/i.test(`${g.name} ${g.id}`));
-  if (hinge) checks.push({ id: "hinge", name: "Angle, gap and droop", how: "Open to 90 degrees and let go: it stays, gaps even.", pass: "closed", because: `${hinge.name} moved` });
+  if (hinge)
+    checks.push({
+      id: "hinge",
+      name: "Angle, gap and droop",
+      how: "Open to 90 degrees and let go: it stays, gaps even.",
+      pass: "closed",
+      because: `${hinge.name} moved`,
+    });
   const bezel = build.parts.find((p) => p.role === "bezel" && disturbed.parts.includes(p.id));
-  if (bezel) checks.push({ id: "bezel", name: "Bezel latched all round", how: "Run a finger round: no step, no click left.", pass: "closed", because: `${bezel.name} was off` });
-  checks.push({ id: "start", name: "Starts and shuts down closed up", how: "Start, see the picture, shut down.", pass: "closed", because: null });
+  if (bezel)
+    checks.push({
+      id: "bezel",
+      name: "Bezel latched all round",
+      how: "Run a finger round: no step, no click left.",
+      pass: "closed",
+      because: `${bezel.name} was off`,
+    });
+  checks.push({
+    id: "start",
+    name: "Starts and shuts down closed up",
+    how: "Start, see the picture, shut down.",
+    pass: "closed",
+    because: null,
+  });
   return checks;
 }

@@ -1,3 +1,3 @@
 export { type Check, type Disturbed, type Pass, requiredChecks } from "./checks";
-export { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, Policy, type PolicyRow } from "./policy";
 export { PATTERNS, type PatternId, paintPattern } from "./patterns";
+export { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, Policy, type PolicyRow } from "./policy";

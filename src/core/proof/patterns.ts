@@ -1,7 +1,16 @@
 /** Test patterns for the machine under test: solids, ramps, checker, one-pixel lines, moving bar. */
 export const PATTERNS = [
-  { id: "white", name: "White" }, { id: "black", name: "Black" }, { id: "red", name: "Red" }, { id: "green", name: "Green" }, { id: "blue", name: "Blue" }, { id: "grey", name: "Grey, half" },
-  { id: "rampX", name: "Ramp across" }, { id: "rampY", name: "Ramp down" }, { id: "checker", name: "Checker" }, { id: "lines", name: "One-pixel lines" }, { id: "bar", name: "Moving bar" },
+  { id: "white", name: "White" },
+  { id: "black", name: "Black" },
+  { id: "red", name: "Red" },
+  { id: "green", name: "Green" },
+  { id: "blue", name: "Blue" },
+  { id: "grey", name: "Grey, half" },
+  { id: "rampX", name: "Ramp across" },
+  { id: "rampY", name: "Ramp down" },
+  { id: "checker", name: "Checker" },
+  { id: "lines", name: "One-pixel lines" },
+  { id: "bar", name: "Moving bar" },
 ] as const;
 export type PatternId = (typeof PATTERNS)[number]["id"];
 
@@ -19,12 +28,22 @@ export interface Surface {
  * @example paintPattern(ctx, 1920, 1080, "checker", 0)
  */
 export function paintPattern(g: Surface, w: number, h: number, id: string, t: number): void {
-  const solid: Record<string, string> = { white: "#ffffff", black: "#000000", red: "#ff0000", green: "#00ff00", blue: "#0000ff", grey: "#808080" };
+  const solid: Record<string, string> = {
+    white: "#ffffff",
+    black: "#000000",
+    red: "#ff0000",
+    green: "#00ff00",
+    blue: "#0000ff",
+    grey: "#808080",
+  };
   const fill = (c: string, x: number, y: number, a: number, b: number) => {
     g.fillStyle = c;
     g.fillRect(x, y, a, b);
   };
-  if (solid[id]) return fill(solid[id], 0, 0, w, h);
+  if (solid[id]) {
+    fill(solid[id], 0, 0, w, h);
+    return;
+  }
   fill("#000000", 0, 0, w, h);
   if (id === "rampX" || id === "rampY") {
     const n = id === "rampX" ? w : h;

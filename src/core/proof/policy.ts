@@ -2,7 +2,12 @@ import { z } from "zod";
 
 export const FAULT_CLASSES = ["bright", "dark", "subPixel", "cluster"] as const;
 export type FaultClass = (typeof FAULT_CLASSES)[number];
-export const FAULT_CLASS_WORDS: Record<FaultClass, string> = { bright: "bright dot", dark: "dark dot", subPixel: "sub-pixel fault", cluster: "cluster" };
+export const FAULT_CLASS_WORDS: Record<FaultClass, string> = {
+  bright: "bright dot",
+  dark: "dark dot",
+  subPixel: "sub-pixel fault",
+  cluster: "cluster",
+};
 
 /** How many pixel faults are accepted, per million pixels. Editable data with its source. */
 export const Policy = z.strictObject({
@@ -10,7 +15,12 @@ export const Policy = z.strictObject({
   version: z.literal(1),
   name: z.string().min(1).max(60),
   source: z.string().min(1).max(300),
-  perMillion: z.strictObject({ bright: z.number().min(0), dark: z.number().min(0), subPixel: z.number().min(0), cluster: z.number().min(0) }),
+  perMillion: z.strictObject({
+    bright: z.number().min(0),
+    dark: z.number().min(0),
+    subPixel: z.number().min(0),
+    cluster: z.number().min(0),
+  }),
 });
 export type Policy = z.infer<typeof Policy>;
 

@@ -23,8 +23,7 @@ export interface Sourced<T> {
   source: Source;
 }
 
-export const sourced = <T extends z.ZodType>(value: T) =>
-  z.strictObject({ value: value.nullable(), source: z.enum(SOURCES) });
+export const sourced = <T extends z.ZodType>(value: T) => z.strictObject({ value: value.nullable(), source: z.enum(SOURCES) });
 
 /** True when the source is good enough to decide a field on: a seller's word or a guess from the code is not. */
 export const decides = (source: Source): boolean => source !== "S" && source !== "G";

@@ -37,9 +37,16 @@ function pieces(t: Tape): CutPiece[] {
   const add = (a: number, b: number) => {
     if (b - a < SHORTEST_MM) return;
     out.push({
-      id: `${t.id}-${out.length + 1}`, tapeId: t.id, edge: t.edge,
-      xMm: t.shape.xMm + (upright ? 0 : a), yMm: t.shape.yMm + (upright ? a : 0),
-      widthMm: wide, lengthMm: Math.round((b - a) * 10) / 10, thicknessMm: t.thicknessMm, tailMm: b === long ? t.tailMm : 0, upright,
+      id: `${t.id}-${out.length + 1}`,
+      tapeId: t.id,
+      edge: t.edge,
+      xMm: t.shape.xMm + (upright ? 0 : a),
+      yMm: t.shape.yMm + (upright ? a : 0),
+      widthMm: wide,
+      lengthMm: Math.round((b - a) * 10) / 10,
+      thicknessMm: t.thicknessMm,
+      tailMm: b === long ? t.tailMm : 0,
+      upright,
     });
   };
   for (const k of [...t.keepOuts].sort((x, y) => x.fromMm - y.fromMm)) {

@@ -44,7 +44,13 @@ function compute(build: Build): PlanResult {
   for (const s of all) if (s.tool) tools.set(s.tool, [...(tools.get(s.tool) ?? []), s.title]);
   return {
     ok: true,
-    plan: { out: out.steps, in: back, skipped: out.skipped, minutes: sumLogNormal(all.map((s) => s.minutes)), tools: [...tools].map(([name, uses]) => ({ name, for: uses[0]! })) },
+    plan: {
+      out: out.steps,
+      in: back,
+      skipped: out.skipped,
+      minutes: sumLogNormal(all.map((s) => s.minutes)),
+      tools: [...tools].map(([name, uses]) => ({ name, for: uses[0]! })),
+    },
   };
 }
 
@@ -57,4 +63,5 @@ export function bitsOf(build: Build, group: string): string[] {
 }
 
 /** Minutes of the steps of some stations. */
-export const minutesOf = (steps: readonly Step[], stations: readonly StepStation[]): P50P80 => sumLogNormal(steps.filter((s) => stations.includes(s.station)).map((s) => s.minutes));
+export const minutesOf = (steps: readonly Step[], stations: readonly StepStation[]): P50P80 =>
+  sumLogNormal(steps.filter((s) => stations.includes(s.station)).map((s) => s.minutes));

@@ -18,33 +18,65 @@ function isDone(v: JobView, s: Step): boolean {
   const panelMoved = st.panel !== "old";
   const group = b.group.get(s.target);
   switch (s.kind) {
-    case "screwsOut": return group!.screws.every((x) => st.screws[x.id] !== undefined);
-    case "screwsLoosen": return group!.screws.every((x) => st.screws[x.id] !== undefined);
-    case "tapeOut": return !!st.tapesOut[s.target] || panelMoved;
-    case "partFold": return !!st.parts[s.target] || panelMoved;
-    case "partOut": return s.target === b.panel.id ? panelMoved : st.parts[s.target] !== undefined;
-    case "cableOff": return st.touched[s.target] !== undefined;
-    case "transplant": return !!st.transplanted[s.target];
-    case "cableOn": return st.connectors[s.target] === "on" && (b.connector.get(s.target)!.joins[0] !== b.panel.id || panelMoved);
-    case "looseTest": return looseTestMissing(v) === null || st.panel === "seated";
-    case "tapeLay": return !!st.bond.laid[s.target];
-    case "rehearse": return st.bond.rehearsed;
-    case "linerPull": return !!st.bond.linersPulled[s.target];
-    case "dust": return st.bond.dusted;
-    case "backFilmOff": return st.bond.backFilmOff;
-    case "seat": return st.panel === "seated";
-    case "press": return st.bond.pressed;
-    case "frontFilmOff": return st.bond.frontFilmOff;
-    case "partBack": return st.parts[s.target] === "back";
-    case "screwsBack": return group!.screws.every((x) => screwDone.has(st.screws[x.id] ?? ""));
-    case "screwsTighten": return group!.screws.every((x) => st.screws[x.id] === "tightened");
-    case "proveOpen": return passStatus(v, "open").complete;
-    case "proveClosed": return passStatus(v, "open").complete && passStatus(v, "closed").complete;
-    case "seams": return ["left", "right", "top", "bottom"].every((e) => st.close.seams[e]);
-    case "angle": return st.close.angleDeg !== null;
-    case "handOver": return st.close.handedOver !== null;
-    case "mainsIn": return s.target === "test" ? looseTestMissing(v) === null || st.bench.mains === "in" || st.panel === "seated" : st.bench.mains === "in" || passStatus(v, s.target === "closed" ? "closed" : "open").complete;
-    case "shutDown": case "mainsOut": case "batteryOff": case "drain": return powerDone(v, s);
+    case "screwsOut":
+      return group!.screws.every((x) => st.screws[x.id] !== undefined);
+    case "screwsLoosen":
+      return group!.screws.every((x) => st.screws[x.id] !== undefined);
+    case "tapeOut":
+      return !!st.tapesOut[s.target] || panelMoved;
+    case "partFold":
+      return !!st.parts[s.target] || panelMoved;
+    case "partOut":
+      return s.target === b.panel.id ? panelMoved : st.parts[s.target] !== undefined;
+    case "cableOff":
+      return st.touched[s.target] !== undefined;
+    case "transplant":
+      return !!st.transplanted[s.target];
+    case "cableOn":
+      return st.connectors[s.target] === "on" && (b.connector.get(s.target)!.joins[0] !== b.panel.id || panelMoved);
+    case "looseTest":
+      return looseTestMissing(v) === null || st.panel === "seated";
+    case "tapeLay":
+      return !!st.bond.laid[s.target];
+    case "rehearse":
+      return st.bond.rehearsed;
+    case "linerPull":
+      return !!st.bond.linersPulled[s.target];
+    case "dust":
+      return st.bond.dusted;
+    case "backFilmOff":
+      return st.bond.backFilmOff;
+    case "seat":
+      return st.panel === "seated";
+    case "press":
+      return st.bond.pressed;
+    case "frontFilmOff":
+      return st.bond.frontFilmOff;
+    case "partBack":
+      return st.parts[s.target] === "back";
+    case "screwsBack":
+      return group!.screws.every((x) => screwDone.has(st.screws[x.id] ?? ""));
+    case "screwsTighten":
+      return group!.screws.every((x) => st.screws[x.id] === "tightened");
+    case "proveOpen":
+      return passStatus(v, "open").complete;
+    case "proveClosed":
+      return passStatus(v, "open").complete && passStatus(v, "closed").complete;
+    case "seams":
+      return ["left", "right", "top", "bottom"].every((e) => st.close.seams[e]);
+    case "angle":
+      return st.close.angleDeg !== null;
+    case "handOver":
+      return st.close.handedOver !== null;
+    case "mainsIn":
+      return s.target === "test"
+        ? looseTestMissing(v) === null || st.bench.mains === "in" || st.panel === "seated"
+        : st.bench.mains === "in" || passStatus(v, s.target === "closed" ? "closed" : "open").complete;
+    case "shutDown":
+    case "mainsOut":
+    case "batteryOff":
+    case "drain":
+      return powerDone(v, s);
   }
 }
 
@@ -57,10 +89,14 @@ function powerDone(v: JobView, s: Step): boolean {
   if (s.target === "bond" && looseTestMissing(v)) return false;
   if (s.target === "close" && !passStatus(v, "open").complete) return false;
   switch (s.kind) {
-    case "shutDown": return st.bench.shutDown;
-    case "mainsOut": return st.bench.mains === "out" && st.bench.shutDown;
-    case "batteryOff": return st.bench.batteryOff && st.bench.mains === "out";
-    default: return iso.isolated;
+    case "shutDown":
+      return st.bench.shutDown;
+    case "mainsOut":
+      return st.bench.mains === "out" && st.bench.shutDown;
+    case "batteryOff":
+      return st.bench.batteryOff && st.bench.mains === "out";
+    default:
+      return iso.isolated;
   }
 }
 

@@ -1,9 +1,36 @@
 import type { Motion } from "../build";
 
 export type StepKind =
-  | "shutDown" | "mainsOut" | "batteryOff" | "drain" | "screwsOut" | "screwsLoosen" | "tapeOut" | "partFold" | "partOut" | "cableOff"
-  | "transplant" | "cableOn" | "mainsIn" | "looseTest" | "tapeLay" | "rehearse" | "linerPull" | "dust" | "backFilmOff" | "seat" | "press"
-  | "proveOpen" | "frontFilmOff" | "partBack" | "screwsBack" | "screwsTighten" | "proveClosed" | "seams" | "angle" | "handOver";
+  | "shutDown"
+  | "mainsOut"
+  | "batteryOff"
+  | "drain"
+  | "screwsOut"
+  | "screwsLoosen"
+  | "tapeOut"
+  | "partFold"
+  | "partOut"
+  | "cableOff"
+  | "transplant"
+  | "cableOn"
+  | "mainsIn"
+  | "looseTest"
+  | "tapeLay"
+  | "rehearse"
+  | "linerPull"
+  | "dust"
+  | "backFilmOff"
+  | "seat"
+  | "press"
+  | "proveOpen"
+  | "frontFilmOff"
+  | "partBack"
+  | "screwsBack"
+  | "screwsTighten"
+  | "proveClosed"
+  | "seams"
+  | "angle"
+  | "handOver";
 
 export type StepStation = "open" | "swap" | "bond" | "prove" | "close";
 
@@ -32,4 +59,10 @@ export const motionStep = (m: Motion): Pick<Step, "how" | "minutes"> & Partial<S
   ...(m.hold ? { hold: m.hold } : {}),
 });
 
-export const DRIVE_WORDS: Record<string, string> = { cross: "Cross recess", lobe6: "6-lobe", lobe5: "5-lobe", tri: "Tri-wing", slot: "Slotted" };
+export const DRIVE_WORDS: Record<string, string> = {
+  cross: "Cross recess",
+  lobe6: "6-lobe",
+  lobe5: "5-lobe",
+  tri: "Tri-wing",
+  slot: "Slotted",
+};

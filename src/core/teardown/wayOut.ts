@@ -20,35 +20,111 @@ function graph(b: BuildIndex): { steps: Map<string, Step>; needs: Needs } {
     const p = b.part.get(part);
     return p?.fold && (part === self || p.role === "panel") ? id("partFold", part) : id("partOut", part);
   };
-  add({ id: "shutDown", kind: "shutDown", target: "", station: "open", title: "Shut the machine down", how: "From its menu, not by holding the key. Wait until the light is out.", minutes: 1 }, []);
-  add({ id: "mainsOut", kind: "mainsOut", target: "", station: "open", title: "Take the mains lead out", how: "And everything else plugged in: cards, sticks, dock.", minutes: 0.3 }, ["shutDown"]);
+  add(
+    {
+      id: "shutDown",
+      kind: "shutDown",
+      target: "",
+      station: "open",
+      title: "Shut the machine down",
+      how: "From its menu, not by holding the key. Wait until the light is out.",
+      minutes: 1,
+    },
+    [],
+  );
+  add(
+    {
+      id: "mainsOut",
+      kind: "mainsOut",
+      target: "",
+      station: "open",
+      title: "Take the mains lead out",
+      how: "And everything else plugged in: cards, sticks, dock.",
+      minutes: 0.3,
+    },
+    ["shutDown"],
+  );
   const isolated = ["mainsOut"];
   if (build.isolation.by === "batteryOffMode") {
-    add({ id: "batteryOff", kind: "batteryOff", target: "", station: "open", title: "Enter battery-off mode and prove it", how: `${build.isolation.how} Proof: ${build.isolation.proof}`, minutes: 1.5 }, ["mainsOut"]);
+    add(
+      {
+        id: "batteryOff",
+        kind: "batteryOff",
+        target: "",
+        station: "open",
+        title: "Enter battery-off mode and prove it",
+        how: `${build.isolation.how} Proof: ${build.isolation.proof}`,
+        minutes: 1.5,
+      },
+      ["mainsOut"],
+    );
     isolated.push("batteryOff");
   } else isolated.push(...b.powerPoints.map((c) => id("cableOff", c.id)));
-  add({ id: "drain", kind: "drain", target: "", station: "open", title: `Hold the power key ${build.isolation.drainS[0]} to ${build.isolation.drainS[1]} s`, how: build.isolation.by === "powerPoints" ? build.isolation.how : "It drains what the board still holds. From here the machine is isolated.", minutes: 0.3 }, isolated);
+  add(
+    {
+      id: "drain",
+      kind: "drain",
+      target: "",
+      station: "open",
+      title: `Hold the power key ${build.isolation.drainS[0]} to ${build.isolation.drainS[1]} s`,
+      how:
+        build.isolation.by === "powerPoints"
+          ? build.isolation.how
+          : "It drains what the board still holds. From here the machine is isolated.",
+      minutes: 0.3,
+    },
+    isolated,
+  );
 
   for (const g of build.screwGroups) {
     const t = b.screwType.get(g.screws[0]!.type)!;
     const sorts = new Set(g.screws.map((s) => s.type)).size;
     add(
       {
-        id: id(g.loosenOnly ? "screwsLoosen" : "screwsOut", g.id), kind: g.loosenOnly ? "screwsLoosen" : "screwsOut", target: g.id, station: "open",
+        id: id(g.loosenOnly ? "screwsLoosen" : "screwsOut", g.id),
+        kind: g.loosenOnly ? "screwsLoosen" : "screwsOut",
+        target: g.id,
+        station: "open",
         title: `${g.loosenOnly ? "Loosen" : "Take out"} ${g.screws.length} ${g.name.toLowerCase()}`,
         how: `${DRIVE_WORDS[t.drive]} ${t.size}${sorts > 1 ? `, ${sorts} lengths: keep them apart` : `, ${t.thread} × ${t.lengthMm}`}.${g.loosenOnly ? " A turn or two only: they stay in, and are tightened again on the way back." : ""}`,
-        minutes: g.minutesEach * g.screws.length, tool: `${DRIVE_WORDS[t.drive]} ${t.size}`, ...(g.caution ? { caution: g.caution } : {}),
+        minutes: g.minutesEach * g.screws.length,
+        tool: `${DRIVE_WORDS[t.drive]} ${t.size}`,
+        ...(g.caution ? { caution: g.caution } : {}),
       },
       g.under.map((u) => away(u)),
     );
   }
   for (const t of build.tapes)
-    add({ id: id("tapeOut", t.id), kind: "tapeOut", target: t.id, station: "open", title: t.out.verb, ...motionStep(t.out), ...(t.heat ? { caution: `${t.out.caution ? `${t.out.caution} ` : ""}Heat: lets go at ${t.heat.releaseC[0]} to ${t.heat.releaseC[1]} °C; ${t.heat.ceilings.map((c) => `${c.of} ${c.maxC} °C at most`).join(", ")}.` } : {}) }, t.under.map((u) => away(u)));
+    add(
+      {
+        id: id("tapeOut", t.id),
+        kind: "tapeOut",
+        target: t.id,
+        station: "open",
+        title: t.out.verb,
+        ...motionStep(t.out),
+        ...(t.heat
+          ? {
+              caution: `${t.out.caution ? `${t.out.caution} ` : ""}Heat: lets go at ${t.heat.releaseC[0]} to ${t.heat.releaseC[1]} °C; ${t.heat.ceilings.map((c) => `${c.of} ${c.maxC} °C at most`).join(", ")}.`,
+            }
+          : {}),
+      },
+      t.under.map((u) => away(u)),
+    );
   for (const c of build.connectors) {
     const m = CONNECTOR_MOTION[c.kind];
     const ofPanel = c.joins[0] === b.panel.id;
     add(
-      { id: id("cableOff", c.id), kind: "cableOff", target: c.id, station: ofPanel ? "swap" : "open", title: `Take off ${c.name.toLowerCase()}`, how: `${c.tapedOver ? "Tape off first. " : ""}${m.out}.${c.mark ? ` ${c.mark}.` : ""}`, minutes: c.minutes, ...(c.powerPoint ? { caution: "Carries pack voltage. Insulate the open end." } : {}) },
+      {
+        id: id("cableOff", c.id),
+        kind: "cableOff",
+        target: c.id,
+        station: ofPanel ? "swap" : "open",
+        title: `Take off ${c.name.toLowerCase()}`,
+        how: `${c.tapedOver ? "Tape off first. " : ""}${m.out}.${c.mark ? ` ${c.mark}.` : ""}`,
+        minutes: c.minutes,
+        ...(c.powerPoint ? { caution: "Carries pack voltage. Insulate the open end." } : {}),
+      },
       [...c.under.map((u) => away(u, c.joins[0])), ...(c.powerPoint ? ["mainsOut"] : c.aheadOfIsolation ? [] : ["drain"])],
     );
   }
@@ -59,8 +135,23 @@ function graph(b: BuildIndex): { steps: Map<string, Step>; needs: Needs } {
       ...p.blockedBy.map((x) => away(x)),
     ];
     const cables = build.connectors.filter((c) => c.joins[0] === p.id).map((c) => id("cableOff", c.id));
-    if (p.fold) add({ id: id("partFold", p.id), kind: "partFold", target: p.id, station: "open", title: p.fold.verb, ...motionStep(p.fold) }, held);
-    if (p.out) add({ id: id("partOut", p.id), kind: "partOut", target: p.id, station: p.role === "panel" ? "swap" : "open", title: p.out.verb, ...motionStep(p.out) }, [...held, ...(p.fold ? [id("partFold", p.id)] : []), ...cables]);
+    if (p.fold)
+      add(
+        { id: id("partFold", p.id), kind: "partFold", target: p.id, station: "open", title: p.fold.verb, ...motionStep(p.fold) },
+        held,
+      );
+    if (p.out)
+      add(
+        {
+          id: id("partOut", p.id),
+          kind: "partOut",
+          target: p.id,
+          station: p.role === "panel" ? "swap" : "open",
+          title: p.out.verb,
+          ...motionStep(p.out),
+        },
+        [...held, ...(p.fold ? [id("partFold", p.id)] : []), ...cables],
+      );
   }
   return { steps, needs };
 }
@@ -98,7 +189,8 @@ export function wayOut(build: Build): WayOut {
   let tool: string | undefined;
   while (out.length < wanted.size) {
     const ready = order.filter((s) => wanted.has(s) && !done.has(s) && (needs.get(s) ?? []).every((n) => done.has(n)));
-    if (ready.length === 0) return { ok: false, problem: `These wait for each other: ${[...wanted].filter((s) => !done.has(s)).join(", ")}` };
+    if (ready.length === 0)
+      return { ok: false, problem: `These wait for each other: ${[...wanted].filter((s) => !done.has(s)).join(", ")}` };
     const rank = (s: string) => (forIsolation.has(s) ? 0 : 10) + (steps.get(s)!.tool === tool ? 0 : 1);
     const next = ready.reduce((a, c) => (rank(c) < rank(a) ? c : a));
     const step = steps.get(next)!;

@@ -29,7 +29,8 @@ export interface Posterior {
 type FindingSpec = TriageTable["findings"][number];
 
 const pYes = (f: FindingSpec, fault: string): number => f.yes[fault] ?? f.otherwise;
-const likelihood = (f: FindingSpec, outcome: "yes" | "no", fault: string): number => (outcome === "yes" ? pYes(f, fault) : 1 - pYes(f, fault));
+const likelihood = (f: FindingSpec, outcome: "yes" | "no", fault: string): number =>
+  outcome === "yes" ? pYes(f, fault) : 1 - pYes(f, fault);
 
 /** How far apart the faults are under one outcome: the range of the log likelihood (infinite when a fault is ruled out). */
 function strength(t: TriageTable, f: FindingSpec, outcome: "yes" | "no"): number {
@@ -78,14 +79,21 @@ export function posterior(table: TriageTable, findings: Findings): Posterior {
   const used = counting(table, findings);
   const now = chances(table, used);
   const ps = now ?? chances(table, [])!;
-  const ranking = table.faults.map((f, i) => ({ fault: f.id, name: f.name, p: ps[i]! })).sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1));
+  const ranking = table.faults
+    .map((f, i) => ({ fault: f.id, name: f.name, p: ps[i]! }))
+    .sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1));
   const lead = table.faults.findIndex((f) => f.id === ranking[0]!.fault);
   const usedIds = new Set(used.map((u) => u.spec.id));
   const ledger: LedgerRow[] = [];
   for (const spec of table.findings) {
     const outcome = findings[spec.id];
     if (!outcome) continue;
-    const without = usedIds.has(spec.id) ? chances(table, used.filter((u) => u.spec.id !== spec.id)) : null;
+    const without = usedIds.has(spec.id)
+      ? chances(
+          table,
+          used.filter((u) => u.spec.id !== spec.id),
+        )
+      : null;
     ledger.push({
       finding: spec.id,
       name: spec.name,
@@ -95,7 +103,11 @@ export function posterior(table: TriageTable, findings: Findings): Posterior {
     });
   }
   ledger.sort((a, b) => Math.abs(b.moved) - Math.abs(a.moved));
-  return { ranking, ledger, contradiction: now ? null : "These findings cannot all be true under any fault listed. Look again at one of them." };
+  return {
+    ranking,
+    ledger,
+    contradiction: now ? null : "These findings cannot all be true under any fault listed. Look again at one of them.",
+  };
 }
 
 /** Smallest expected loss over the decisions, in minor units, for chances in the order of `table.faults`. */

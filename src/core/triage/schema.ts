@@ -11,7 +11,12 @@ export const TriageTable = z.strictObject({
   currency: z.string().length(3),
   benchRateMinorPerHour: z.int().min(0),
   /** The last one is *none of these*. Priors are weights and are normalised. */
-  faults: z.array(z.strictObject({ id, name: z.string().min(1).max(60), prior: z.number().positive(), advice: z.string().min(1).max(160) })).min(2).max(60),
+  faults: z
+    .array(
+      z.strictObject({ id, name: z.string().min(1).max(60), prior: z.number().positive(), advice: z.string().min(1).max(160) }),
+    )
+    .min(2)
+    .max(60),
   findings: z
     .array(
       z.strictObject({
@@ -32,7 +37,9 @@ export const TriageTable = z.strictObject({
     .min(1)
     .max(300),
   decisions: z
-    .array(z.strictObject({ id, name: z.string().min(1).max(60), lossMinor: z.record(id, z.int().min(0)), otherwise: z.int().min(0) }))
+    .array(
+      z.strictObject({ id, name: z.string().min(1).max(60), lossMinor: z.record(id, z.int().min(0)), otherwise: z.int().min(0) }),
+    )
     .min(1)
     .max(40),
 });

@@ -18,7 +18,17 @@ export interface PlateProps {
 const HOLD_MS = 800;
 
 /** The plate: the one thing to do now. The whole plate is the button; Space and the pedal do the same. */
-export function Plate({ line1, line2, keyCap = "Space", number, onAct, hold = false, small = false, disabledWhy = null, submit = false }: PlateProps) {
+export function Plate({
+  line1,
+  line2,
+  keyCap = "Space",
+  number,
+  onAct,
+  hold = false,
+  small = false,
+  disabledWhy = null,
+  submit = false,
+}: PlateProps) {
   const [held, setHeld] = useState(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const stop = () => {
@@ -37,13 +47,36 @@ export function Plate({ line1, line2, keyCap = "Space", number, onAct, hold = fa
   };
   return (
     <button
-      type={submit ? "submit" : "button"} className={`plate${small ? " small" : ""}`} data-plate disabled={!!disabledWhy}
+      type={submit ? "submit" : "button"}
+      className={`plate${small ? " small" : ""}`}
+      data-plate
+      disabled={!!disabledWhy}
       onClick={hold || submit ? undefined : onAct}
-      onPointerDown={hold ? start : undefined} onPointerUp={hold ? stop : undefined} onPointerLeave={hold ? stop : undefined}
-      onKeyDown={hold ? (e) => { if (e.key === "Enter" || e.key === " ") { e.preventDefault(); e.stopPropagation(); if (!e.repeat) start(); } } : undefined} onKeyUp={hold ? stop : undefined}
+      onPointerDown={hold ? start : undefined}
+      onPointerUp={hold ? stop : undefined}
+      onPointerLeave={hold ? stop : undefined}
+      onKeyDown={
+        hold
+          ? (e) => {
+              if (e.key === "Enter" || e.key === " ") {
+                e.preventDefault();
+                e.stopPropagation();
+                if (!e.repeat) start();
+              }
+            }
+          : undefined
+      }
+      onKeyUp={hold ? stop : undefined}
     >
-      {number !== undefined && <span className="no" style={{ flex: "none" }}>{number}</span>}
-      <span><b>{line1}</b>{(disabledWhy ?? line2) && <i>{disabledWhy ?? (held ? "Keep holding" : line2)}</i>}</span>
+      {number !== undefined && (
+        <span className="no" style={{ flex: "none" }}>
+          {number}
+        </span>
+      )}
+      <span>
+        <b>{line1}</b>
+        {(disabledWhy ?? line2) && <i>{disabledWhy ?? (held ? "Keep holding" : line2)}</i>}
+      </span>
       <kbd>{hold ? `Hold ${keyCap}` : keyCap}</kbd>
     </button>
   );

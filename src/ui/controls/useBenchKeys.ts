@@ -20,9 +20,11 @@ export interface BenchKeys {
   lettersOff: boolean;
 }
 
-const typing = (t: EventTarget | null): boolean => t instanceof HTMLElement && (t.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName));
+const typing = (t: EventTarget | null): boolean =>
+  t instanceof HTMLElement && (t.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName));
 /** Where Space and Enter belong to the bench: the plate, the drawing, or nothing in focus. */
-const onBench = (t: EventTarget | null): boolean => !(t instanceof HTMLElement) || t === document.body || t.hasAttribute("data-plate") || t.hasAttribute("data-drawing");
+const onBench = (t: EventTarget | null): boolean =>
+  !(t instanceof HTMLElement) || t === document.body || t.hasAttribute("data-plate") || t.hasAttribute("data-drawing");
 const inDialog = (): boolean => document.querySelector('[role="dialog"]') !== null;
 
 /**

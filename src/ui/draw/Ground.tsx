@@ -40,8 +40,16 @@ export function Ground({ f, w, h, partW, partH }: { f: Frame; w: number; h: numb
       <path d={fine} className="g10" />
       <path d={heavy} className="g50" />
       <path d={ticks} className="pen1 s3" />
-      {tops.map((m) => (<text key={`t${m}`} x={fx(f, m) + 4} y={16} className="t14 mono i3">{m === 0 ? "0 mm" : m}</text>))}
-      {lefts.map((m) => (<text key={`l${m}`} x={33} y={fy(f, m) + 5} className="t14 mono i3" textAnchor="end">{m}</text>))}
+      {tops.map((m) => (
+        <text key={`t${m}`} x={fx(f, m) + 4} y={16} className="t14 mono i3">
+          {m === 0 ? "0 mm" : m}
+        </text>
+      ))}
+      {lefts.map((m) => (
+        <text key={`l${m}`} x={33} y={fy(f, m) + 5} className="t14 mono i3" textAnchor="end">
+          {m}
+        </text>
+      ))}
     </g>
   );
 }

@@ -1,7 +1,12 @@
 import type { JobState } from "@/core/job";
 
 type Damage = JobState["triage"]["damage"][number];
-interface Area { xMm: number; yMm: number; widthMm: number; heightMm: number }
+interface Area {
+  xMm: number;
+  yMm: number;
+  widthMm: number;
+  heightMm: number;
+}
 
 /** A small seeded generator, so that one mark is drawn the same everywhere. */
 function seeded(seed: number): () => number {
@@ -15,10 +20,16 @@ function seeded(seed: number): () => number {
 }
 
 /** A mark as lines in mm, kept inside the glass. A sketch of kind, place and size: not a picture of the crack. */
-export function damageLines(d: Pick<Damage, "kind" | "xMm" | "yMm" | "sizeMm">, glass: Area): { lines: [number, number][][]; areas: { x: number; y: number; w: number; h: number; hatch: boolean }[] } {
+export function damageLines(
+  d: Pick<Damage, "kind" | "xMm" | "yMm" | "sizeMm">,
+  glass: Area,
+): { lines: [number, number][][]; areas: { x: number; y: number; w: number; h: number; hatch: boolean }[] } {
   const x1 = glass.xMm + glass.widthMm;
   const y1 = glass.yMm + glass.heightMm;
-  const clip = (x: number, y: number): [number, number] => [Math.max(glass.xMm, Math.min(x1, x)), Math.max(glass.yMm, Math.min(y1, y))];
+  const clip = (x: number, y: number): [number, number] => [
+    Math.max(glass.xMm, Math.min(x1, x)),
+    Math.max(glass.yMm, Math.min(y1, y)),
+  ];
   const r = seeded(Math.round(d.xMm * 7 + d.yMm * 13 + d.sizeMm));
   const lines: [number, number][][] = [];
   const areas: { x: number; y: number; w: number; h: number; hatch: boolean }[] = [];
@@ -40,7 +51,13 @@ export function damageLines(d: Pick<Damage, "kind" | "xMm" | "yMm" | "sizeMm">, 
       }
       lines.push(ray);
     }
-    for (let k = 1; k <= 2; k++) for (let i = 0; i < n; i++) if (r() > 0.38) lines.push([lines[i]![Math.min(k, lines[i]!.length - 1)]!, lines[(i + 1) % n]![Math.min(k, lines[(i + 1) % n]!.length - 1)]!]);
+    for (let k = 1; k <= 2; k++)
+      for (let i = 0; i < n; i++)
+        if (r() > 0.38)
+          lines.push([
+            lines[i]![Math.min(k, lines[i]!.length - 1)]!,
+            lines[(i + 1) % n]![Math.min(k, lines[(i + 1) % n]!.length - 1)]!,
+          ]);
   } else if (d.kind === "lines") {
     for (let i = 0; i < 3; i++) {
       const x = clip(d.xMm + (r() - 0.5) * d.sizeMm, 0)[0];

@@ -3,17 +3,17 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { candidateOf, fold, type JobEvent, oldPanelOf, openBreaches, openHazards, type Snapshots } from "@/core/job";
 import { progressOf } from "@/core/teardown";
-import { read, write } from "./device";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { LAYER_WORDS, type Layer, LidDrawing } from "../lid/LidDrawing";
 import { scaleOf } from "../lid/scale";
-import { nextTheme } from "../shell/theme";
 import { JobStrip, Route, STATION_PATHS, type StationPath } from "../shell/JobStrip";
 import { Tray } from "../shell/Tray";
+import { nextTheme } from "../shell/theme";
+import { StationColumn } from "../station/StationColumn";
 import { BenchDialogs, type DialogName } from "./BenchDialogs";
 import { type JobBench, JobContext, type JobReference, type StationKeys } from "./context";
+import { read, write } from "./device";
 import { routeCells, stripFacts, trayFacts } from "./facts";
-import { StationColumn } from "../station/StationColumn";
 import { useJobLog } from "./useJobLog";
 
 export interface WorkspaceProps {
@@ -28,8 +28,15 @@ export interface WorkspaceProps {
 }
 
 const LAYERS: Record<StationPath, Layer[]> = {
-  triage: ["damage"], identify: ["outline", "damage"], match: ["outline", "candidate"], plan: ["outline", "tape", "screws", "cables"],
-  open: ["screws", "tape", "hidden"], swap: ["outline", "cables", "candidate", "screws"], bond: ["candidate", "tape", "screws"], prove: ["faults"], close: ["screws"],
+  triage: ["damage"],
+  identify: ["outline", "damage"],
+  match: ["outline", "candidate"],
+  plan: ["outline", "tape", "screws", "cables"],
+  open: ["screws", "tape", "hidden"],
+  swap: ["outline", "cables", "candidate", "screws"],
+  bond: ["candidate", "tape", "screws"],
+  prove: ["faults"],
+  close: ["screws"],
 };
 
 const kindsOf = (r: JobReference): Snapshots => {
@@ -46,7 +53,13 @@ export function JobWorkspace(props: WorkspaceProps) {
   const { jobId, station, reference } = props;
   const router = useRouter();
   const refSnapshots = useMemo(() => kindsOf(reference), [reference]);
-  const log = useJobLog({ jobId, events: props.events, snapshots: props.snapshots, cursor: props.cursor, reference: refSnapshots });
+  const log = useJobLog({
+    jobId,
+    events: props.events,
+    snapshots: props.snapshots,
+    cursor: props.cursor,
+    reference: refSnapshots,
+  });
   const view = useMemo(() => ({ state: log.state, snapshots: log.snapshots }), [log.state, log.snapshots]);
   const progress = useMemo(() => progressOf(view), [view]);
   const [nowMs, setNow] = useState(props.nowMs);
@@ -86,24 +99,40 @@ export function JobWorkspace(props: WorkspaceProps) {
     return reference.builds.find((b) => b.data.id === machine?.build) ?? null;
   }, [log.state, log.snapshots, reference]);
 
-  const stepHere = progress?.now && (["open", "swap", "bond", "prove", "close"] as string[]).includes(station) ? progress.now : null;
+  const stepHere =
+    progress?.now && (["open", "swap", "bond", "prove", "close"] as string[]).includes(station) ? progress.now : null;
   const target = stepHere && build ? viewOf(build.data, stepHere.target, stepHere.kind) : "lid";
-  const to = useCallback((n: number) => {
-    const path = STATION_PATHS[n - 1];
-    if (path) router.push(`/jobs/${jobId}/${path}`);
-  }, [jobId, router]);
+  const to = useCallback(
+    (n: number) => {
+      const path = STATION_PATHS[n - 1];
+      if (path) router.push(`/jobs/${jobId}/${path}`);
+    },
+    [jobId, router],
+  );
 
   const bench: JobBench = {
-    jobId, log, view, reference, progress, build, nowMs,
-    offer: (o) => { station$.current = o; },
+    jobId,
+    log,
+    view,
+    reference,
+    progress,
+    build,
+    nowMs,
+    offer: (o) => {
+      station$.current = o;
+    },
     say: setSaid,
     tapMode,
-    setTap: (f) => { tap$.current = f; },
+    setTap: (f) => {
+      tap$.current = f;
+    },
   };
 
   const digit = (n: number) => {
-    if (Date.now() - go.current < 2000) { go.current = 0; to(n); }
-    else if (station$.current.digits) station$.current.digits(n);
+    if (Date.now() - go.current < 2000) {
+      go.current = 0;
+      to(n);
+    } else if (station$.current.digits) station$.current.digits(n);
     else to(n);
   };
   const runMode = (["open", "swap", "bond", "close"] as string[]).includes(station);
@@ -117,13 +146,21 @@ export function JobWorkspace(props: WorkspaceProps) {
     onSpace: () => station$.current.space?.(),
     onEnter: () => station$.current.enter?.(),
     onEnterHeld: () => (station$.current.enterHeld ?? station$.current.enter)?.(),
-    onBackspace: () => { if (log.takeBack()) setSaid("Last entry taken back"); },
+    onBackspace: () => {
+      if (log.takeBack()) setSaid("Last entry taken back");
+    },
     keys: {
       ...Object.fromEntries(Array.from({ length: 9 }, (_, i) => [String(i + 1), () => digit(i + 1)])),
       "/": () => router.push("/?find=1"),
       "?": () => setDialog("keys"),
-      c: () => setDialog("cautions"), x: () => setDialog("power"), w: () => setDialog("note"),
-      d: () => nextTheme(), g: () => { go.current = Date.now(); setSaid("Go to station: press 1 to 9"); },
+      c: () => setDialog("cautions"),
+      x: () => setDialog("power"),
+      w: () => setDialog("note"),
+      d: () => nextTheme(),
+      g: () => {
+        go.current = Date.now();
+        setSaid("Go to station: press 1 to 9");
+      },
       z: () => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1)),
       ...(runMode ? {} : {}),
       ...Object.fromEntries(Object.entries(station$.current.keys ?? {}).map(([k]) => [k, () => station$.current.keys?.[k]?.()])),
@@ -131,10 +168,18 @@ export function JobWorkspace(props: WorkspaceProps) {
   });
 
   const lid = build?.data.lid;
-  const size = target === "base" && build ? { w: build.data.base.widthMm, h: build.data.base.depthMm } : { w: lid?.widthMm ?? 324, h: lid?.heightMm ?? 216 };
+  const size =
+    target === "base" && build
+      ? { w: build.data.base.widthMm, h: build.data.base.depthMm }
+      : { w: lid?.widthMm ?? 324, h: lid?.heightMm ?? 216 };
   const corners = [
-    { name: "top left corner", xMm: 0, yMm: 0 }, { name: "top right corner", xMm: size.w, yMm: 0 }, { name: "bottom left corner", xMm: 0, yMm: size.h }, { name: "bottom right corner", xMm: size.w, yMm: size.h },
-    ...(build?.data.connectors.filter((c) => c.view === target).map((c) => ({ name: c.name.toLowerCase(), xMm: c.xMm, yMm: c.yMm })) ?? []),
+    { name: "top left corner", xMm: 0, yMm: 0 },
+    { name: "top right corner", xMm: size.w, yMm: 0 },
+    { name: "bottom left corner", xMm: 0, yMm: size.h },
+    { name: "bottom right corner", xMm: size.w, yMm: size.h },
+    ...(build?.data.connectors
+      .filter((c) => c.view === target)
+      .map((c) => ({ name: c.name.toLowerCase(), xMm: c.xMm, yMm: c.yMm })) ?? []),
   ];
   const heldAt = held === null ? null : (corners[held] ?? null);
   const cells = routeCells(view, progress);
@@ -143,35 +188,99 @@ export function JobWorkspace(props: WorkspaceProps) {
   return (
     <JobContext.Provider value={bench}>
       <div className="frame">
-        <JobStrip facts={stripFacts(view, progress, nowMs)}><Route cells={cells} jobId={jobId} current={station} /></JobStrip>
+        <JobStrip facts={stripFacts(view, progress, nowMs)}>
+          <Route cells={cells} jobId={jobId} current={station} />
+        </JobStrip>
         <main className={station === "match" ? "wide-col" : ""}>
           <section className="pane onshell" aria-label="Drawing">
             <div className="art" data-drawing tabIndex={-1}>
-              <LidDrawing build={build?.data ?? null} view={target} layers={layers} state={log.state} old={oldPanelOf(view)} candidate={candidateOf(view)} step={stepHere} heldAt={heldAt} onTap={tapMode[0] ? (x, y) => tap$.current?.(x, y) : undefined} />
+              <LidDrawing
+                build={build?.data ?? null}
+                view={target}
+                layers={layers}
+                state={log.state}
+                old={oldPanelOf(view)}
+                candidate={candidateOf(view)}
+                step={stepHere}
+                heldAt={heldAt}
+                onTap={tapMode[0] ? (x, y) => tap$.current?.(x, y) : undefined}
+              />
             </div>
             <div className="titlebar">
-              <span><b>{target === "base" ? "Base, seen from below." : "Lid, seen from the front."}</b> <span className="at-desk">{target === "base" ? "Hinge edge away from you" : "Hinge down"}</span></span>
-              <span>{heldAt ? `1:1 at the ${heldAt.name}, scale not checked` : <><span className="at-desk">{`1:${ratio}, scale not checked`}</span><span className="at-tablet">{`1:${ratio * 1.5}`}</span></>}</span>
+              <span>
+                <b>{target === "base" ? "Base, seen from below." : "Lid, seen from the front."}</b>{" "}
+                <span className="at-desk">{target === "base" ? "Hinge edge away from you" : "Hinge down"}</span>
+              </span>
+              <span>
+                {heldAt ? (
+                  `1:1 at the ${heldAt.name}, scale not checked`
+                ) : (
+                  <>
+                    <span className="at-desk">{`1:${ratio}, scale not checked`}</span>
+                    <span className="at-tablet">{`1:${ratio * 1.5}`}</span>
+                  </>
+                )}
+              </span>
               <span className="layers">
-                <button type="button" aria-pressed={held !== null} onClick={() => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1))}><span>1:1</span></button>
+                <button
+                  type="button"
+                  aria-pressed={held !== null}
+                  onClick={() => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1))}
+                >
+                  <span>1:1</span>
+                </button>
                 {shown.map((l) => (
-                  <button key={l} type="button" aria-pressed={layers.has(l)} onClick={() => setLayers((s) => { const n = new Set(s); if (n.has(l)) n.delete(l); else n.add(l); return n; })}><span>{LAYER_WORDS[l]}</span></button>
+                  <button
+                    key={l}
+                    type="button"
+                    aria-pressed={layers.has(l)}
+                    onClick={() =>
+                      setLayers((s) => {
+                        const n = new Set(s);
+                        if (n.has(l)) n.delete(l);
+                        else n.add(l);
+                        return n;
+                      })
+                    }
+                  >
+                    <span>{LAYER_WORDS[l]}</span>
+                  </button>
                 ))}
               </span>
             </div>
           </section>
           <StationColumn station={station} />
         </main>
-        <Tray facts={trayFacts(view, progress)} onPower={() => setDialog("power")} onCautions={() => setDialog("cautions")} unsent={log.unsent} said={said ?? (log.offline ? "Server not reached: acts are kept here" : null)} />
+        <Tray
+          facts={trayFacts(view, progress)}
+          onPower={() => setDialog("power")}
+          onCautions={() => setDialog("cautions")}
+          unsent={log.unsent}
+          said={said ?? (log.offline ? "Server not reached: acts are kept here" : null)}
+        />
       </div>
-      <BenchDialogs open={dialog} onClose={() => setDialog(null)} onOpen={setDialog} lettersOff={lettersOff} onLetters={(off) => { setLettersOff(off); write("helvane.letters", off ? "off" : "on"); }} runMode={runMode} breaches={openBreaches(fold(log.events, log.snapshots)).length} />
+      <BenchDialogs
+        open={dialog}
+        onClose={() => setDialog(null)}
+        onOpen={setDialog}
+        lettersOff={lettersOff}
+        onLetters={(off) => {
+          setLettersOff(off);
+          write("helvane.letters", off ? "off" : "on");
+        }}
+        runMode={runMode}
+        breaches={openBreaches(fold(log.events, log.snapshots)).length}
+      />
     </JobContext.Provider>
   );
 }
 
 /** Which side of the machine a step happens on. */
 function viewOf(build: NonNullable<JobBench["build"]>["data"], target: string, kind: string): "lid" | "base" {
-  const found = build.parts.find((p) => p.id === target) ?? build.screwGroups.find((g) => g.id === target) ?? build.connectors.find((c) => c.id === target);
+  const found =
+    build.parts.find((p) => p.id === target) ??
+    build.screwGroups.find((g) => g.id === target) ??
+    build.connectors.find((c) => c.id === target);
   if (found) return found.view;
   const hasBase = build.parts.some((p) => p.role === "baseCover");
   return hasBase && (kind === "shutDown" || kind === "mainsOut" || kind === "drain") ? "base" : "lid";

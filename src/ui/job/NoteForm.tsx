@@ -31,10 +31,15 @@ export function NoteForm({ onDone }: { onDone?: () => void }) {
     try {
       let photo: { hash: string; widthPx: number; heightPx: number; bytes: number } | undefined;
       if (file) {
-        if (file.size > MOST_MB * 1e6) return setWrong(`${file.name} is ${Math.round(file.size / 1e6)} MB; a photo may have ${MOST_MB} MB at most. The note is not recorded yet.`);
+        if (file.size > MOST_MB * 1e6)
+          return setWrong(
+            `${file.name} is ${Math.round(file.size / 1e6)} MB; a photo may have ${MOST_MB} MB at most. The note is not recorded yet.`,
+          );
         const blob = await smaller(file).catch(() => null);
         if (!blob) return setWrong(`${file.name} is not a picture that can be read. The note is not recorded yet.`);
-        const res = await fetch("/api/blobs", { method: "POST", headers: { "content-type": "image/jpeg" }, body: blob }).catch(() => null);
+        const res = await fetch("/api/blobs", { method: "POST", headers: { "content-type": "image/jpeg" }, body: blob }).catch(
+          () => null,
+        );
         if (!res) return setWrong("The server was not reached. The photo is not stored; the note is not recorded yet.");
         const body = await res.json();
         if (!res.ok) return setWrong(body.problem);
@@ -49,11 +54,31 @@ export function NoteForm({ onDone }: { onDone?: () => void }) {
     }
   };
   return (
-    <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); void save(); }}>
-      <label className="field"><span>What was seen or done</span><textarea value={text} maxLength={2000} onChange={(e) => setText(e.target.value)} /></label>
-      <label className="field"><span>Photo</span><input type="file" accept="image/jpeg,image/png,image/webp" onChange={(e) => setFile(e.target.files?.[0] ?? null)} /><span className="hint">Made smaller here; position and camera data are removed.</span></label>
-      {wrong && <div className="refusal" role="alert"><Mark kind="stop" size={24} /><p>{wrong}</p></div>}
-      <button type="submit" className="btn self-start" disabled={busy}>{busy ? "Storing the photo" : "Record the note"}</button>
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save();
+      }}
+    >
+      <label className="field">
+        <span>What was seen or done</span>
+        <textarea value={text} maxLength={2000} onChange={(e) => setText(e.target.value)} />
+      </label>
+      <label className="field">
+        <span>Photo</span>
+        <input type="file" accept="image/jpeg,image/png,image/webp" onChange={(e) => setFile(e.target.files?.[0] ?? null)} />
+        <span className="hint">Made smaller here; position and camera data are removed.</span>
+      </label>
+      {wrong && (
+        <div className="refusal" role="alert">
+          <Mark kind="stop" size={24} />
+          <p>{wrong}</p>
+        </div>
+      )}
+      <button type="submit" className="btn self-start" disabled={busy}>
+        {busy ? "Storing the photo" : "Record the note"}
+      </button>
     </form>
   );
 }

@@ -1,12 +1,12 @@
 "use client";
 import { createContext, useContext } from "react";
 import type { Build } from "@/core/build";
+import type { Machine, Offer } from "@/core/catalogue";
 import type { JobState, Snapshots } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import type { Policy } from "@/core/proof";
 import type { Progress } from "@/core/teardown";
 import type { TriageTable } from "@/core/triage";
-import type { Machine, Offer } from "@/core/catalogue";
 import type { JobLogHandle } from "./useJobLog";
 
 /** Reference data as the page was loaded with it, each with its content hash. */

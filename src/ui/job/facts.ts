@@ -1,5 +1,20 @@
 import { format, isSameDay } from "date-fns";
-import { buildOf, candidateOf, fitOf, isolationOf, type JobState, type JobView as View, looseTestMissing, oldPanelOf, openBreaches, openHazards, openMoneyStops, panelReading, passStatus, screwsOpen } from "@/core/job";
+import {
+  buildOf,
+  candidateOf,
+  fitOf,
+  isolationOf,
+  type JobState,
+  looseTestMissing,
+  oldPanelOf,
+  openBreaches,
+  openHazards,
+  openMoneyStops,
+  panelReading,
+  passStatus,
+  screwsOpen,
+  type JobView as View,
+} from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
 import { DRIVE_WORDS, type Progress } from "@/core/teardown";
 import { markOf } from "../draw/Mark";
@@ -17,7 +32,12 @@ export function leftWords(iso: string | null, nowMs: number, need: number | null
   const needs = need === null ? "" : `needs ${durationWords(need)}`;
   if (!iso) return needs || "ask when it is wanted";
   const min = (Date.parse(iso) - nowMs) / 60_000;
-  const left = min < 0 ? `${durationWords(-min)} late` : min > 48 * 60 ? `${Math.round(min / 1440)} days left` : `${durationWords(min)} left`;
+  const left =
+    min < 0
+      ? `${durationWords(-min)} late`
+      : min > 48 * 60
+        ? `${Math.round(min / 1440)} days left`
+        : `${durationWords(min)} left`;
   return needs ? `${left}, ${needs}` : left;
 }
 
@@ -26,13 +46,33 @@ export function stripFacts(v: View, p: Progress | null, nowMs: number): StripFac
   const reading = panelReading(s);
   const old = oldPanelOf(v);
   const cand = candidateOf(v);
-  const need = p ? (p.plan.minutes.p80 * p.steps.filter((x) => !x.done).reduce((a, x) => a + x.step.minutes, 0)) / Math.max(1e-9, p.steps.reduce((a, x) => a + x.step.minutes, 0)) : null;
+  const need = p
+    ? (p.plan.minutes.p80 * p.steps.filter((x) => !x.done).reduce((a, x) => a + x.step.minutes, 0)) /
+      Math.max(
+        1e-9,
+        p.steps.reduce((a, x) => a + x.step.minutes, 0),
+      )
+    : null;
   return {
-    number: s.job?.number ?? "", customer: s.job?.customer ?? "", machine: s.job?.machineModel ?? "", serial: s.job?.serial ?? "",
+    number: s.job?.number ?? "",
+    customer: s.job?.customer ?? "",
+    machine: s.job?.machineModel ?? "",
+    serial: s.job?.serial ?? "",
     oldCode: old?.code ?? null,
-    oldNote: !reading ? "not identified" : s.panel === "old" ? `in the machine, ${s.triage.damage[0] ? { crack: "cracked", blot: "blotted", lines: "lines", dim: "dim" }[s.triage.damage[0].kind] : "to be replaced"}` : "out, to recycling",
+    oldNote: !reading
+      ? "not identified"
+      : s.panel === "old"
+        ? `in the machine, ${s.triage.damage[0] ? { crack: "cracked", blot: "blotted", lines: "lines", dim: "dim" }[s.triage.damage[0].kind] : "to be replaced"}`
+        : "out, to recycling",
     newCode: cand?.code ?? null,
-    newNote: s.panel === "seated" ? "in the machine" : s.match.arrived ? "on the bench" : s.match.order ? `ordered, ${s.match.order.seller}` : "candidate, not ordered",
+    newNote:
+      s.panel === "seated"
+        ? "in the machine"
+        : s.match.arrived
+          ? "on the bench"
+          : s.match.order
+            ? `ordered, ${s.match.order.seller}`
+            : "candidate, not ordered",
     promise: promiseWords(s.job?.promiseAt ?? null, nowMs),
     left: s.closed ? "job closed" : leftWords(s.job?.promiseAt ?? null, nowMs, need && need > 0 ? need : null),
   };
@@ -51,17 +91,67 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
   const closed = passStatus(v, "closed");
   const stepDone = (station: string) => p?.steps.filter((x) => x.step.station === station) ?? [];
   const allDone = (station: string) => stepDone(station).length > 0 && stepDone(station).every((x) => x.done);
-  const now: number = s.closed ? -1 : openHazards(s).length || !s.triage.concluded || s.triage.concluded.verdict !== "panel" ? 0 : !reading ? 1 : !s.match.arrived ? 2 : !s.plan ? 3 : ["open", "swap", "bond", "prove", "close"].indexOf(p?.now?.station ?? "close") + 4;
+  const now: number = s.closed
+    ? -1
+    : openHazards(s).length || !s.triage.concluded || s.triage.concluded.verdict !== "panel"
+      ? 0
+      : !reading
+        ? 1
+        : !s.match.arrived
+          ? 2
+          : !s.plan
+            ? 3
+            : ["open", "swap", "bond", "prove", "close"].indexOf(p?.now?.station ?? "close") + 4;
   const cells: RouteCell[] = [
     s.triage.concluded ? { s: "proven", note: conclusion[s.triage.concluded.verdict]! } : { s: "todo", note: "" },
-    reading ? { s: reading.source === "L" || reading.source === "E" ? "proven" : "assumed", note: { label: "from the label", edid: "from the EDID", model: "by model", hand: "typed" }[reading.way] } : { s: "todo", note: "" },
-    s.match.arrived ? { s: fit?.overall.conditional ? "assumed" : "proven", note: fit ? fit.overall.short : "here" } : s.match.order ? { s: "assumed", note: "ordered" } : fit ? { s: "todo", note: fit.overall.short, mark: markOf[fit.overall.kind === "doNotConnect" ? "unknown" : fit.overall.kind] } : { s: "todo", note: "" },
+    reading
+      ? {
+          s: reading.source === "L" || reading.source === "E" ? "proven" : "assumed",
+          note: { label: "from the label", edid: "from the EDID", model: "by model", hand: "typed" }[reading.way],
+        }
+      : { s: "todo", note: "" },
+    s.match.arrived
+      ? { s: fit?.overall.conditional ? "assumed" : "proven", note: fit ? fit.overall.short : "here" }
+      : s.match.order
+        ? { s: "assumed", note: "ordered" }
+        : fit
+          ? {
+              s: "todo",
+              note: fit.overall.short,
+              mark: markOf[fit.overall.kind === "doNotConnect" ? "unknown" : fit.overall.kind],
+            }
+          : { s: "todo", note: "" },
     s.plan ? { s: "proven", note: p ? `${p.steps.length} steps` : "cannot be planned" } : { s: "todo", note: "" },
-    allDone("open") ? { s: "proven", note: taken ? `${counted(taken, "screw")} out` : "open" } : { s: "todo", note: s.plan && stepDone("open").some((x) => x.done) ? `step ${stepDone("open").filter((x) => x.done).length + 1} of ${stepDone("open").length}` : "" },
-    s.looseTest ? { s: looseTestMissing(v) ? "assumed" : "proven", note: looseTestMissing(v) ? "test again" : "loose test held" } : { s: "todo", note: "" },
+    allDone("open")
+      ? { s: "proven", note: taken ? `${counted(taken, "screw")} out` : "open" }
+      : {
+          s: "todo",
+          note:
+            s.plan && stepDone("open").some((x) => x.done)
+              ? `step ${stepDone("open").filter((x) => x.done).length + 1} of ${stepDone("open").length}`
+              : "",
+        },
+    s.looseTest
+      ? { s: looseTestMissing(v) ? "assumed" : "proven", note: looseTestMissing(v) ? "test again" : "loose test held" }
+      : { s: "todo", note: "" },
     s.panel === "seated" ? { s: "proven", note: "panel seated" } : { s: "todo", note: "" },
-    closed.complete && open.complete ? { s: "proven", note: "both passes" } : open.complete ? { s: "assumed", note: "open pass held" } : { s: "todo", note: "" },
-    s.closed ? { s: "proven", note: { handedOver: "handed over", notPanel: "not the panel", cover: "under cover", handedOn: "handed on", cancelled: "cancelled" }[s.closed.outcome] } : { s: "todo", note: out.length && s.panel === "seated" ? `${out.length} screws to go` : "" },
+    closed.complete && open.complete
+      ? { s: "proven", note: "both passes" }
+      : open.complete
+        ? { s: "assumed", note: "open pass held" }
+        : { s: "todo", note: "" },
+    s.closed
+      ? {
+          s: "proven",
+          note: {
+            handedOver: "handed over",
+            notPanel: "not the panel",
+            cover: "under cover",
+            handedOn: "handed on",
+            cancelled: "cancelled",
+          }[s.closed.outcome],
+        }
+      : { s: "todo", note: out.length && s.panel === "seated" ? `${out.length} screws to go` : "" },
   ];
   const at = cells[now];
   if (at) at.s = "now";
@@ -84,15 +174,28 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
     : iso.isolated
       ? { state: "isolated", title: "Isolated", note: s.bench.since ? `since ${clockWords(s.bench.since)}` : "power points open" }
       : iso.live
-        ? { state: "live", title: "Live", note: s.bench.mains === "in" ? "mains in" : s.bench.mains === "out" ? "running on battery" : "mains not recorded" }
+        ? {
+            state: "live",
+            title: "Live",
+            note: s.bench.mains === "in" ? "mains in" : s.bench.mains === "out" ? "running on battery" : "mains not recorded",
+          }
         : { state: "off", title: "Off, not isolated", note: iso.missing[0] ?? "" };
   const g = p?.now ? b?.group.get(p.now.target) : undefined;
   const type = g ? b!.screwType.get(g.screws[0]!.type)! : null;
   const groups = b
-    ? [...b.screwType.values()].map((t) => {
-        const of = b.build.screwGroups.filter((x) => !x.loosenOnly).flatMap((x) => x.screws).filter((x) => x.type === t.id);
-        return { type: t, total: Object.keys(s.screws).length ? of.length : 0, out: of.filter((x) => s.screws[x.id] === "out").length };
-      }).filter((x) => x.total > 0)
+    ? [...b.screwType.values()]
+        .map((t) => {
+          const of = b.build.screwGroups
+            .filter((x) => !x.loosenOnly)
+            .flatMap((x) => x.screws)
+            .filter((x) => x.type === t.id);
+          return {
+            type: t,
+            total: Object.keys(s.screws).length ? of.length : 0,
+            out: of.filter((x) => s.screws[x.id] === "out").length,
+          };
+        })
+        .filter((x) => x.total > 0)
     : [];
   const states = Object.values(s.screws);
   const away = states.filter((x) => x === "out").length;
@@ -100,13 +203,54 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
   const loose = states.filter((x) => x === "loosened").length;
   const ever = states.filter((x) => x !== "loosened" && x !== "tightened").length;
   const hazards = openHazards(s);
-  const count = hazards.length + openBreaches(s).length + openMoneyStops(s).length + (s.triage.damage.some((d) => d.kind === "crack") && s.panel === "old" ? 1 : 0) + (power.state === "live" ? 1 : 0);
-  const first = hazards.length ? "safety stop" : openBreaches(s).length ? "breach" : openMoneyStops(s).length ? openMoneyStops(s)[0]! : power.state === "live" ? "live" : count ? "cracked glass" : "";
+  const count =
+    hazards.length +
+    openBreaches(s).length +
+    openMoneyStops(s).length +
+    (s.triage.damage.some((d) => d.kind === "crack") && s.panel === "old" ? 1 : 0) +
+    (power.state === "live" ? 1 : 0);
+  const first = hazards.length
+    ? "safety stop"
+    : openBreaches(s).length
+      ? "breach"
+      : openMoneyStops(s).length
+        ? openMoneyStops(s)[0]!
+        : power.state === "live"
+          ? "live"
+          : count
+            ? "cracked glass"
+            : "";
   return {
     power,
-    bit: type ? { drive: type.drive, title: `${DRIVE_WORDS[type.drive]!.replace(" recess", "")} ${type.size.replace(/^PH/, "")}`, note: "for this step" } : { drive: null, title: "No bit", note: p?.now?.tool ? p.now.tool.toLowerCase() : "in hand" },
-    screws: ever === 0 && loose === 0 ? { title: "Tray empty", note: "no screws out", groups: [] } : { title: `${ever} out, ${back} back`, note: away ? `${away} in the tray${loose ? `, ${loose} loosened` : ""}` : loose ? `${loose} only loosened` : "all accounted for", groups },
-    film: !s.match.arrived ? { title: "No film", note: "no panel yet", on: null } : s.bond.frontFilmOff ? { title: "Film off", note: "front and back", on: false } : { title: "Film on", note: s.bond.backFilmOff ? "front only" : "new panel", on: true },
-    cautions: { count, stopped: hazards.length > 0, title: hazards.length ? "Stop" : count ? `${count} open` : "None open", note: first || "nothing to mind" },
+    bit: type
+      ? {
+          drive: type.drive,
+          title: `${DRIVE_WORDS[type.drive]!.replace(" recess", "")} ${type.size.replace(/^PH/, "")}`,
+          note: "for this step",
+        }
+      : { drive: null, title: "No bit", note: p?.now?.tool ? p.now.tool.toLowerCase() : "in hand" },
+    screws:
+      ever === 0 && loose === 0
+        ? { title: "Tray empty", note: "no screws out", groups: [] }
+        : {
+            title: `${ever} out, ${back} back`,
+            note: away
+              ? `${away} in the tray${loose ? `, ${loose} loosened` : ""}`
+              : loose
+                ? `${loose} only loosened`
+                : "all accounted for",
+            groups,
+          },
+    film: !s.match.arrived
+      ? { title: "No film", note: "no panel yet", on: null }
+      : s.bond.frontFilmOff
+        ? { title: "Film off", note: "front and back", on: false }
+        : { title: "Film on", note: s.bond.backFilmOff ? "front only" : "new panel", on: true },
+    cautions: {
+      count,
+      stopped: hazards.length > 0,
+      title: hazards.length ? "Stop" : count ? `${count} open` : "None open",
+      note: first || "nothing to mind",
+    },
   };
 }

@@ -13,5 +13,8 @@ export async function dropSent(e: JobEvent): Promise<void> {
 /** Unsent events of a job, in the order they were recorded. */
 export async function unsentOf(jobId: string): Promise<JobEvent[]> {
   const all = await entries<string, JobEvent>().catch(() => []);
-  return all.filter(([k]) => k.startsWith(`event:${jobId}:`)).sort(([a], [b]) => (a < b ? -1 : 1)).map(([, e]) => e);
+  return all
+    .filter(([k]) => k.startsWith(`event:${jobId}:`))
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([, e]) => e);
 }

@@ -1,6 +1,16 @@
 "use client";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { askGate, counting, fold, type JobEvent, type JobState, makeEventId, nextClock, type Refusal, type Snapshots } from "@/core/job";
+import {
+  askGate,
+  counting,
+  fold,
+  type JobEvent,
+  type JobState,
+  makeEventId,
+  nextClock,
+  type Refusal,
+  type Snapshots,
+} from "@/core/job";
 import type { Act } from "@/core/teardown";
 import type { AppendReply, EventsReply } from "@/wire/jobs";
 import { deviceId, whoIsHere } from "./device";
@@ -32,7 +42,8 @@ export interface JobLogHandle {
 }
 
 const RETRY_MS = 3000;
-const maxClock = (events: readonly JobEvent[]) => events.reduce<string | null>((m, e) => (m === null || e.clock > m ? e.clock : m), null);
+const maxClock = (events: readonly JobEvent[]) =>
+  events.reduce<string | null>((m, e) => (m === null || e.clock > m ? e.clock : m), null);
 
 /** The job's log on this device: what the server acknowledged, and what is still to be sent. */
 export function useJobLog(start: LogStart): JobLogHandle {
@@ -44,7 +55,11 @@ export function useJobLog(start: LogStart): JobLogHandle {
   const cursor = useRef(start.cursor);
   const sending = useRef(false);
   const failed = useRef(new Set<string>());
-  const now = useRef({ acked: start.events as readonly JobEvent[], pending: [] as readonly JobEvent[], snapshots: {} as Snapshots });
+  const now = useRef({
+    acked: start.events as readonly JobEvent[],
+    pending: [] as readonly JobEvent[],
+    snapshots: {} as Snapshots,
+  });
 
   const snapshots = useMemo(() => ({ ...start.reference, ...kept }), [start.reference, kept]);
   now.current.snapshots = snapshots;
@@ -99,7 +114,10 @@ export function useJobLog(start: LogStart): JobLogHandle {
         if (ok) put([...now.current.acked.filter((a) => a.id !== e.id), e], rest);
         else {
           put(now.current.acked, rest);
-          setRefusal({ gate: reply.refused?.gate ?? "server", reason: reply.refused?.reason ?? reply.problem ?? "The server did not take it." });
+          setRefusal({
+            gate: reply.refused?.gate ?? "server",
+            reason: reply.refused?.reason ?? reply.problem ?? "The server did not take it.",
+          });
         }
         if (reply.cursor && reply.cursor > cursor.current) await pull().catch(() => undefined);
       }
@@ -121,7 +139,10 @@ export function useJobLog(start: LogStart): JobLogHandle {
     const follow = async () => {
       while (!gone) {
         try {
-          const res = await fetch(`/api/jobs/${start.jobId}/wait?after=${cursor.current}`, { signal: stop.signal, cache: "no-store" });
+          const res = await fetch(`/api/jobs/${start.jobId}/wait?after=${cursor.current}`, {
+            signal: stop.signal,
+            cache: "no-store",
+          });
           if (res.ok && ((await res.json()) as { cursor: number }).cursor > cursor.current) await pull();
         } catch {
           if (!gone) await new Promise((r) => setTimeout(r, RETRY_MS));
@@ -136,39 +157,67 @@ export function useJobLog(start: LogStart): JobLogHandle {
     };
   }, [start.jobId, flush, pull, put]);
 
-  const record = useCallback((...acts: Act[]): boolean => {
-    for (const act of acts) {
-      const all = [...now.current.acked, ...now.current.pending];
-      const ms = Date.now();
-      const e = { id: makeEventId(ms, crypto.getRandomValues(new Uint8Array(10))), jobId: start.jobId, v: 1, who: whoIsHere(), device: deviceId(), clock: nextClock(maxClock(all), ms), seen: cursor.current, ...act } as JobEvent;
-      const shut = askGate(all, now.current.snapshots, e);
-      if (shut) {
-        setRefusal(shut);
-        return false;
+  const record = useCallback(
+    (...acts: Act[]): boolean => {
+      for (const act of acts) {
+        const all = [...now.current.acked, ...now.current.pending];
+        const ms = Date.now();
+        const e = {
+          id: makeEventId(ms, crypto.getRandomValues(new Uint8Array(10))),
+          jobId: start.jobId,
+          v: 1,
+          who: whoIsHere(),
+          device: deviceId(),
+          clock: nextClock(maxClock(all), ms),
+          seen: cursor.current,
+          ...act,
+        } as JobEvent;
+        const shut = askGate(all, now.current.snapshots, e);
+        if (shut) {
+          setRefusal(shut);
+          return false;
+        }
+        void keepUnsent(e);
+        put(now.current.acked, [...now.current.pending, e]);
       }
-      void keepUnsent(e);
-      put(now.current.acked, [...now.current.pending, e]);
-    }
-    setRefusal(null);
-    void flush();
-    return true;
-  }, [start.jobId, put, flush]);
+      setRefusal(null);
+      void flush();
+      return true;
+    },
+    [start.jobId, put, flush],
+  );
 
   const canTakeBack = useMemo(() => {
     const used = counting(events);
     const me = typeof window === "undefined" ? "" : deviceId();
-    for (let i = used.length - 1; i >= 0; i--) if (used[i]!.device === me && used[i]!.type !== "job.opened" && used[i]!.type !== "job.safetyRaised") return used[i]!;
+    for (let i = used.length - 1; i >= 0; i--)
+      if (used[i]!.device === me && used[i]!.type !== "job.opened" && used[i]!.type !== "job.safetyRaised") return used[i]!;
     return null;
   }, [events]);
 
-  const takeBack = useCallback((eventId?: string) => {
-    const id = eventId ?? canTakeBack?.id;
-    if (!id) {
-      setRefusal({ gate: "takeBack", reason: "Nothing of this device to take back." });
-      return false;
-    }
-    return record({ type: "job.takenBack", payload: { eventId: id } });
-  }, [canTakeBack, record]);
+  const takeBack = useCallback(
+    (eventId?: string) => {
+      const id = eventId ?? canTakeBack?.id;
+      if (!id) {
+        setRefusal({ gate: "takeBack", reason: "Nothing of this device to take back." });
+        return false;
+      }
+      return record({ type: "job.takenBack", payload: { eventId: id } });
+    },
+    [canTakeBack, record],
+  );
 
-  return { state, snapshots, events, refusal, clearRefusal: useCallback(() => setRefusal(null), []), refuse: setRefusal, unsent: pending.length, offline, record, takeBack, canTakeBack };
+  return {
+    state,
+    snapshots,
+    events,
+    refusal,
+    clearRefusal: useCallback(() => setRefusal(null), []),
+    refuse: setRefusal,
+    unsent: pending.length,
+    offline,
+    record,
+    takeBack,
+    canTakeBack,
+  };
 }

@@ -10,7 +10,16 @@ import { ScrewLayer } from "./ScrewLayer";
 import { PX_PER_MM, scaleOf } from "./scale";
 
 export type Layer = "outline" | "candidate" | "screws" | "tape" | "cables" | "damage" | "faults" | "hidden";
-export const LAYER_WORDS: Record<Layer, string> = { outline: "Old", candidate: "New", screws: "Screws", tape: "Tape", cables: "Cables", damage: "Damage", faults: "Faults", hidden: "Hidden" };
+export const LAYER_WORDS: Record<Layer, string> = {
+  outline: "Old",
+  candidate: "New",
+  screws: "Screws",
+  tape: "Tape",
+  cables: "Cables",
+  damage: "Damage",
+  faults: "Faults",
+  hidden: "Hidden",
+};
 
 const WIDE = 1600;
 const HIGH = 1000;
@@ -32,21 +41,46 @@ export function LidDrawing(p: LidDrawingProps) {
   const ratio = scaleOf(p.build);
   const s = p.heldAt ? PX_PER_MM : PX_PER_MM / ratio;
   const f: Frame = p.heldAt ? { ox: 340 - p.heldAt.xMm * s, oy: 280 - p.heldAt.yMm * s, s } : { ox: 48, oy: 36, s };
-  const size = p.build ? (p.view === "lid" ? { w: p.build.lid.widthMm, h: p.build.lid.heightMm } : { w: p.build.base.widthMm, h: p.build.base.depthMm }) : { w: 324, h: 216 };
+  const size = p.build
+    ? p.view === "lid"
+      ? { w: p.build.lid.widthMm, h: p.build.lid.heightMm }
+      : { w: p.build.base.widthMm, h: p.build.base.depthMm }
+    : { w: 324, h: 216 };
   const tap = p.onTap;
   const what = `${p.view === "lid" ? "Lid seen from the front, hinge down" : "Base seen from below, hinge edge away from you"}${p.build ? ` of ${p.build.machineModel}` : ", machine not known"}`;
   return (
     <svg
-      width={WIDE} height={HIGH} viewBox={`0 0 ${WIDE} ${HIGH}`} className={`dw ${p.view === "lid" ? "onshell" : "onshell"}`} role="img" aria-label={what} data-scale={p.heldAt ? 1 : ratio}
-      onClick={tap ? (e) => {
-        const box = e.currentTarget.getBoundingClientRect();
-        const k = WIDE / box.width;
-        tap(Math.round((((e.clientX - box.left) * k - f.ox) / f.s) * 10) / 10, Math.round((((e.clientY - box.top) * k - f.oy) / f.s) * 10) / 10);
-      } : undefined}
+      width={WIDE}
+      height={HIGH}
+      viewBox={`0 0 ${WIDE} ${HIGH}`}
+      className={`dw ${p.view === "lid" ? "onshell" : "onshell"}`}
+      role="img"
+      aria-label={what}
+      data-scale={p.heldAt ? 1 : ratio}
+      onClick={
+        tap
+          ? (e) => {
+              const box = e.currentTarget.getBoundingClientRect();
+              const k = WIDE / box.width;
+              tap(
+                Math.round((((e.clientX - box.left) * k - f.ox) / f.s) * 10) / 10,
+                Math.round((((e.clientY - box.top) * k - f.oy) / f.s) * 10) / 10,
+              );
+            }
+          : undefined
+      }
     >
       <Hatches />
       <Ground f={f} w={WIDE} h={HIGH} partW={size.w} partH={size.h} />
-      {p.build ? p.view === "lid" ? <Lid {...p} build={p.build} f={f} /> : <Base {...p} build={p.build} f={f} /> : <Unknown f={f} state={p.state} />}
+      {p.build ? (
+        p.view === "lid" ? (
+          <Lid {...p} build={p.build} f={f} />
+        ) : (
+          <Base {...p} build={p.build} f={f} />
+        )
+      ) : (
+        <Unknown f={f} state={p.state} />
+      )}
     </svg>
   );
 }
@@ -54,7 +88,15 @@ export function LidDrawing(p: LidDrawingProps) {
 type Inner = LidDrawingProps & { build: Build; f: Frame };
 
 const Box = ({ f, r, className, rx = 0, fill }: { f: Frame; r: Rect; className: string; rx?: number; fill?: string }) => (
-  <rect x={fx(f, r.xMm)} y={fy(f, r.yMm)} width={fl(f, r.widthMm)} height={fl(f, r.heightMm)} rx={rx ? fl(f, rx) : undefined} className={className} style={fill ? { fill } : undefined} />
+  <rect
+    x={fx(f, r.xMm)}
+    y={fy(f, r.yMm)}
+    width={fl(f, r.widthMm)}
+    height={fl(f, r.heightMm)}
+    rx={rx ? fl(f, rx) : undefined}
+    className={className}
+    style={fill ? { fill } : undefined}
+  />
 );
 
 function Damage({ f, list, glass }: { f: Frame; list: JobState["triage"]["damage"]; glass: Rect }) {
@@ -64,8 +106,24 @@ function Damage({ f, list, glass }: { f: Frame; list: JobState["triage"]["damage
         const { lines, areas } = damageLines(d, glass);
         return (
           <g key={d.eventId}>
-            {areas.map((a, i) => (<rect key={i} x={fx(f, a.x)} y={fy(f, a.y)} width={Math.max(1.5, fl(f, a.w))} height={fl(f, a.h)} className={a.hatch ? "dmg" : "dmgf"} style={a.hatch ? { fill: "url(#hStop)" } : undefined} />))}
-            {lines.map((l, i) => (<path key={i} d={l.map(([x, y], k) => `${k ? "L" : "M"}${fx(f, x)} ${fy(f, y)}`).join("")} className={d.kind === "blot" ? "dmgf" : "dmg"} />))}
+            {areas.map((a, i) => (
+              <rect
+                key={i}
+                x={fx(f, a.x)}
+                y={fy(f, a.y)}
+                width={Math.max(1.5, fl(f, a.w))}
+                height={fl(f, a.h)}
+                className={a.hatch ? "dmg" : "dmgf"}
+                style={a.hatch ? { fill: "url(#hStop)" } : undefined}
+              />
+            ))}
+            {lines.map((l, i) => (
+              <path
+                key={i}
+                d={l.map(([x, y], k) => `${k ? "L" : "M"}${fx(f, x)} ${fy(f, y)}`).join("")}
+                className={d.kind === "blot" ? "dmgf" : "dmg"}
+              />
+            ))}
           </g>
         );
       })}
@@ -81,7 +139,9 @@ function Unknown({ f, state }: { f: Frame; state: JobState }) {
       <Box f={f} r={r} rx={7} className="ghost" />
       <Box f={f} r={glass} className="ghost" />
       <Damage f={f} list={state.triage.damage} glass={glass} />
-      <text x={fx(f, 162)} y={fy(f, 200)} className="t16 i2" textAnchor="middle">No build for this machine yet: size not known.</text>
+      <text x={fx(f, 162)} y={fy(f, 200)} className="t16 i2" textAnchor="middle">
+        No build for this machine yet: size not known.
+      </text>
     </g>
   );
 }
@@ -99,11 +159,27 @@ function PanelShape({ f, at, panel, kind }: { f: Frame; at: { xMm: number; yMm: 
       {panel.tabs.value?.map((t, i) => {
         const along = t.edge === "left" || t.edge === "right";
         const r = along
-          ? { xMm: t.edge === "left" ? at.xMm - t.outMm : at.xMm + o.widthMm, yMm: at.yMm + t.atMm, widthMm: t.outMm, heightMm: t.widthMm }
-          : { xMm: at.xMm + t.atMm, yMm: t.edge === "top" ? at.yMm - t.outMm : at.yMm + o.heightMm, widthMm: t.widthMm, heightMm: t.outMm };
+          ? {
+              xMm: t.edge === "left" ? at.xMm - t.outMm : at.xMm + o.widthMm,
+              yMm: at.yMm + t.atMm,
+              widthMm: t.outMm,
+              heightMm: t.widthMm,
+            }
+          : {
+              xMm: at.xMm + t.atMm,
+              yMm: t.edge === "top" ? at.yMm - t.outMm : at.yMm + o.heightMm,
+              widthMm: t.widthMm,
+              heightMm: t.outMm,
+            };
         return <Box key={i} f={f} r={r} className={`${cls} pen2`} fill={kind === "old" ? "url(#hMetal)" : undefined} />;
       })}
-      {c && <Box f={f} r={{ xMm: at.xMm + c.xMm - 13, yMm: at.yMm + c.yMm - 3.4, widthMm: 26, heightMm: 6.8 }} className={kind === "new" ? "newp solid" : "oldp pen3"} />}
+      {c && (
+        <Box
+          f={f}
+          r={{ xMm: at.xMm + c.xMm - 13, yMm: at.yMm + c.yMm - 3.4, widthMm: 26, heightMm: 6.8 }}
+          className={kind === "new" ? "newp solid" : "oldp pen3"}
+        />
+      )}
     </g>
   );
 }
@@ -121,7 +197,14 @@ function Lid(p: Inner) {
   return (
     <g>
       <Box f={f} r={{ xMm: 0, yMm: 0, widthMm: lid.widthMm, heightMm: lid.heightMm }} rx={lid.cornerMm} className="shell pen3" />
-      {lid.hinges.map((h) => (<Box key={h.xMm} f={f} r={{ xMm: h.xMm, yMm: lid.heightMm - 9, widthMm: h.widthMm, heightMm: 9 }} className="hinge pen1" />))}
+      {lid.hinges.map((h) => (
+        <Box
+          key={h.xMm}
+          f={f}
+          r={{ xMm: h.xMm, yMm: lid.heightMm - 9, widthMm: h.widthMm, heightMm: 9 }}
+          className="hinge pen1"
+        />
+      ))}
       {bezelOff && <Box f={f} r={lid.pocket} className="hid" />}
       {panelIn && <Box f={f} r={lid.opening} className="glass pen1" />}
       {lid.camera && <circle cx={fx(f, lid.camera.xMm)} cy={fy(f, lid.camera.yMm)} r={fl(f, 1.3)} className="pen1 sink" />}
@@ -130,14 +213,25 @@ function Lid(p: Inner) {
       {layers.has("tape") && <Tapes {...p} />}
       {layers.has("damage") && state.panel === "old" && <Damage f={f} list={state.triage.damage} glass={lid.opening} />}
       {layers.has("cables") && <Cables {...p} view="lid" />}
-      {layers.has("faults") && state.prove.faults.map((x, i) => (
-        <g key={x.eventId}>
-          <circle cx={fx(f, x.xMm)} cy={fy(f, x.yMm)} r={11} className="pen2 sink" />
-          <rect x={fx(f, x.xMm) - 4} y={fy(f, x.yMm) - 4} width={8} height={8} className={x.class === "bright" ? "glass pen2" : "pf"} />
-          <text x={fx(f, x.xMm) + 16} y={fy(f, x.yMm) - 6} className="t16 fb i1 halo">P{i + 1}</text>
-        </g>
-      ))}
-      {target && b.part.get(target)?.view === "lid" && b.part.get(target)?.shape && <Box f={f} r={b.part.get(target)!.shape!} className="nowline" />}
+      {layers.has("faults") &&
+        state.prove.faults.map((x, i) => (
+          <g key={x.eventId}>
+            <circle cx={fx(f, x.xMm)} cy={fy(f, x.yMm)} r={11} className="pen2 sink" />
+            <rect
+              x={fx(f, x.xMm) - 4}
+              y={fy(f, x.yMm) - 4}
+              width={8}
+              height={8}
+              className={x.class === "bright" ? "glass pen2" : "pf"}
+            />
+            <text x={fx(f, x.xMm) + 16} y={fy(f, x.yMm) - 6} className="t16 fb i1 halo">
+              P{i + 1}
+            </text>
+          </g>
+        ))}
+      {target && b.part.get(target)?.view === "lid" && b.part.get(target)?.shape && (
+        <Box f={f} r={b.part.get(target)!.shape!} className="nowline" />
+      )}
       {layers.has("screws") && <ScrewLayer build={build} view="lid" f={f} state={state} step={p.step ?? null} />}
     </g>
   );
@@ -154,9 +248,21 @@ function Tapes({ build, f, state, step }: Inner) {
           const now = step?.target === t.id;
           return (
             <g key={t.id}>
-              {now && <Box f={f} r={{ xMm: t.shape.xMm - 3, yMm: t.shape.yMm - 3, widthMm: t.shape.widthMm + 6, heightMm: t.shape.heightMm + 6 }} className="nowfill" />}
+              {now && (
+                <Box
+                  f={f}
+                  r={{ xMm: t.shape.xMm - 3, yMm: t.shape.yMm - 3, widthMm: t.shape.widthMm + 6, heightMm: t.shape.heightMm + 6 }}
+                  className="nowfill"
+                />
+              )}
               <Box f={f} r={t.shape} className={gone ? "ghost" : "sink pen1"} fill={gone ? "none" : "url(#hFoam)"} />
-              {t.tailMm > 0 && !gone && <Box f={f} r={{ xMm: t.shape.xMm, yMm: t.shape.yMm + t.shape.heightMm, widthMm: t.shape.widthMm, heightMm: t.tailMm }} className="sink pen1" />}
+              {t.tailMm > 0 && !gone && (
+                <Box
+                  f={f}
+                  r={{ xMm: t.shape.xMm, yMm: t.shape.yMm + t.shape.heightMm, widthMm: t.shape.widthMm, heightMm: t.tailMm }}
+                  className="sink pen1"
+                />
+              )}
             </g>
           );
         })}
@@ -165,15 +271,33 @@ function Tapes({ build, f, state, step }: Inner) {
   return (
     <g data-layer="tape">
       {cutList(build).map((c, i) => {
-        const r = c.upright ? { xMm: c.xMm, yMm: c.yMm, widthMm: c.widthMm, heightMm: c.lengthMm } : { xMm: c.xMm, yMm: c.yMm, widthMm: c.lengthMm, heightMm: c.widthMm };
+        const r = c.upright
+          ? { xMm: c.xMm, yMm: c.yMm, widthMm: c.widthMm, heightMm: c.lengthMm }
+          : { xMm: c.xMm, yMm: c.yMm, widthMm: c.lengthMm, heightMm: c.widthMm };
         const done = !!state.bond.laid[c.id];
         const bare = !!state.bond.linersPulled[c.id];
         const side = c.edge === "right" ? -1 : 1;
         return (
           <g key={c.id}>
-            {step?.target === c.id && <Box f={f} r={{ xMm: r.xMm - 3, yMm: r.yMm - 3, widthMm: r.widthMm + 6, heightMm: r.heightMm + 6 }} className="nowfill" />}
-            <Box f={f} r={r} className={done ? "spart pen2" : "ghost"} fill={done ? (bare ? "url(#hFoam)" : "url(#hFilm)") : "none"} />
-            <text x={fx(f, r.xMm + r.widthMm / 2) + side * 16} y={fy(f, r.yMm + r.heightMm / 2) + 5} className="t15 mono i1 halo" textAnchor={side > 0 ? "start" : "end"}>{`T${i + 1}  ${c.widthMm} × ${c.lengthMm} mm`}</text>
+            {step?.target === c.id && (
+              <Box
+                f={f}
+                r={{ xMm: r.xMm - 3, yMm: r.yMm - 3, widthMm: r.widthMm + 6, heightMm: r.heightMm + 6 }}
+                className="nowfill"
+              />
+            )}
+            <Box
+              f={f}
+              r={r}
+              className={done ? "spart pen2" : "ghost"}
+              fill={done ? (bare ? "url(#hFoam)" : "url(#hFilm)") : "none"}
+            />
+            <text
+              x={fx(f, r.xMm + r.widthMm / 2) + side * 16}
+              y={fy(f, r.yMm + r.heightMm / 2) + 5}
+              className="t15 mono i1 halo"
+              textAnchor={side > 0 ? "start" : "end"}
+            >{`T${i + 1}  ${c.widthMm} × ${c.lengthMm} mm`}</text>
           </g>
         );
       })}
@@ -184,21 +308,37 @@ function Tapes({ build, f, state, step }: Inner) {
 function Cables({ build, f, state, step, view }: Inner) {
   return (
     <g data-layer="cables">
-      {build.connectors.filter((c) => c.view === view).map((c) => {
-        const off = state.connectors[c.id] === "off";
-        const now = step?.target === c.id;
-        const x = fx(f, c.xMm);
-        const y = fy(f, c.yMm);
-        const left = c.xMm > 170;
-        return (
-          <g key={c.id}>
-            {now && <rect x={x - 36} y={y - 20} width={72} height={40} rx={20} className="nowfill" />}
-            <rect x={x - 24} y={y - 7} width={48} height={14} className={off ? "ghost" : "foot pen2"} />
-            {now && <path d={step?.kind === "cableOn" ? `M${x} ${y - 40}V${y - 12}M${x - 7} ${y - 20}L${x} ${y - 11}L${x + 7} ${y - 20}` : `M${x} ${y - 12}V${y - 40}M${x - 7} ${y - 32}L${x} ${y - 41}L${x + 7} ${y - 32}`} className="pen3 sink" />}
-            <text x={x + (left ? -34 : 34)} y={y + 5} className={`t15 halo ${now ? "fb i1" : "i2"}`} textAnchor={left ? "end" : "start"}>{`${c.name}, ${off ? "off" : "on"}`}</text>
-          </g>
-        );
-      })}
+      {build.connectors
+        .filter((c) => c.view === view)
+        .map((c) => {
+          const off = state.connectors[c.id] === "off";
+          const now = step?.target === c.id;
+          const x = fx(f, c.xMm);
+          const y = fy(f, c.yMm);
+          const left = c.xMm > 170;
+          return (
+            <g key={c.id}>
+              {now && <rect x={x - 36} y={y - 20} width={72} height={40} rx={20} className="nowfill" />}
+              <rect x={x - 24} y={y - 7} width={48} height={14} className={off ? "ghost" : "foot pen2"} />
+              {now && (
+                <path
+                  d={
+                    step?.kind === "cableOn"
+                      ? `M${x} ${y - 40}V${y - 12}M${x - 7} ${y - 20}L${x} ${y - 11}L${x + 7} ${y - 20}`
+                      : `M${x} ${y - 12}V${y - 40}M${x - 7} ${y - 32}L${x} ${y - 41}L${x + 7} ${y - 32}`
+                  }
+                  className="pen3 sink"
+                />
+              )}
+              <text
+                x={x + (left ? -34 : 34)}
+                y={y + 5}
+                className={`t15 halo ${now ? "fb i1" : "i2"}`}
+                textAnchor={left ? "end" : "start"}
+              >{`${c.name}, ${off ? "off" : "on"}`}</text>
+            </g>
+          );
+        })}
     </g>
   );
 }
@@ -211,16 +351,63 @@ function Base(p: Inner) {
   const now = p.step?.target;
   return (
     <g>
-      <Box f={f} r={{ xMm: 0, yMm: 0, widthMm: base.widthMm, heightMm: base.depthMm }} rx={base.cornerMm} className="shell pen3" />
-      {build.lid.hinges.map((h) => (<Box key={h.xMm} f={f} r={{ xMm: h.xMm + 10, yMm: -5, widthMm: h.widthMm, heightMm: 9 }} className="hinge pen1" />))}
-      {!off && <><Box f={f} r={{ xMm: 40, yMm: 33, widthMm: base.widthMm - 80, heightMm: 7 }} rx={3.5} className="foot pen1" /><Box f={f} r={{ xMm: 36, yMm: base.depthMm - 36, widthMm: 44, heightMm: 8 }} rx={4} className="foot pen1" /><Box f={f} r={{ xMm: base.widthMm - 80, yMm: base.depthMm - 36, widthMm: 44, heightMm: 8 }} rx={4} className="foot pen1" /></>}
-      {(layers.has("hidden") || off) && build.parts.filter((q) => q.view === "base" && q.shape && q.role !== "baseCover" && q.role !== "cover").map((q) => (
-        <g key={q.id}>
-          <Box f={f} r={q.shape!} rx={2} className={off ? "pen2 sink" : "hid"} />
-          <text x={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)} y={fy(f, q.shape!.yMm + q.shape!.heightMm / 2) + 5} className="t15 i2 halo" textAnchor="middle">{off || q.shape!.widthMm < 90 ? q.name : `${q.name}, under the cover`}</text>
-        </g>
+      <Box
+        f={f}
+        r={{ xMm: 0, yMm: 0, widthMm: base.widthMm, heightMm: base.depthMm }}
+        rx={base.cornerMm}
+        className="shell pen3"
+      />
+      {build.lid.hinges.map((h) => (
+        <Box key={h.xMm} f={f} r={{ xMm: h.xMm + 10, yMm: -5, widthMm: h.widthMm, heightMm: 9 }} className="hinge pen1" />
       ))}
-      {build.parts.filter((q) => q.view === "base" && q.role === "cover" && q.shape).map((q) => (<g key={q.id}>{now === q.id && <circle cx={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)} cy={fy(f, q.shape!.yMm + q.shape!.heightMm / 2)} r={26} className="nowfill" />}<circle cx={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)} cy={fy(f, q.shape!.yMm + q.shape!.heightMm / 2)} r={fl(f, q.shape!.widthMm / 2)} className={state.parts[q.id] === "out" ? "ghost" : "foot pen2"} /></g>))}
+      {!off && (
+        <>
+          <Box f={f} r={{ xMm: 40, yMm: 33, widthMm: base.widthMm - 80, heightMm: 7 }} rx={3.5} className="foot pen1" />
+          <Box f={f} r={{ xMm: 36, yMm: base.depthMm - 36, widthMm: 44, heightMm: 8 }} rx={4} className="foot pen1" />
+          <Box
+            f={f}
+            r={{ xMm: base.widthMm - 80, yMm: base.depthMm - 36, widthMm: 44, heightMm: 8 }}
+            rx={4}
+            className="foot pen1"
+          />
+        </>
+      )}
+      {(layers.has("hidden") || off) &&
+        build.parts
+          .filter((q) => q.view === "base" && q.shape && q.role !== "baseCover" && q.role !== "cover")
+          .map((q) => (
+            <g key={q.id}>
+              <Box f={f} r={q.shape!} rx={2} className={off ? "pen2 sink" : "hid"} />
+              <text
+                x={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)}
+                y={fy(f, q.shape!.yMm + q.shape!.heightMm / 2) + 5}
+                className="t15 i2 halo"
+                textAnchor="middle"
+              >
+                {off || q.shape!.widthMm < 90 ? q.name : `${q.name}, under the cover`}
+              </text>
+            </g>
+          ))}
+      {build.parts
+        .filter((q) => q.view === "base" && q.role === "cover" && q.shape)
+        .map((q) => (
+          <g key={q.id}>
+            {now === q.id && (
+              <circle
+                cx={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)}
+                cy={fy(f, q.shape!.yMm + q.shape!.heightMm / 2)}
+                r={26}
+                className="nowfill"
+              />
+            )}
+            <circle
+              cx={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)}
+              cy={fy(f, q.shape!.yMm + q.shape!.heightMm / 2)}
+              r={fl(f, q.shape!.widthMm / 2)}
+              className={state.parts[q.id] === "out" ? "ghost" : "foot pen2"}
+            />
+          </g>
+        ))}
       {(off || layers.has("cables")) && <Cables {...p} view="base" />}
       {layers.has("screws") && <ScrewLayer build={build} view="base" f={f} state={state} step={p.step ?? null} />}
     </g>

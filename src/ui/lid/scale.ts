@@ -9,4 +9,3 @@ export function scaleOf(build: Build | null): number {
   const high = Math.max(build?.lid.heightMm ?? 216, build?.base.depthMm ?? 0);
   return [2, 2.5, 3].find((r) => (wide * PX_PER_MM) / r <= 630 && (high * PX_PER_MM) / r <= 470) ?? 3;
 }
-

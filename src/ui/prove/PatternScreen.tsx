@@ -47,9 +47,43 @@ export function PatternScreen() {
   return (
     <main ref={box} style={{ position: "fixed", inset: 0, background: "#000" }} data-pattern={p.id}>
       <h1 className="vh">Test patterns</h1>
-      <canvas ref={canvas} style={{ width: "100%", height: "100%", display: "block" }} role="img" aria-label={`Pattern: ${p.name}`} />
-      <button type="button" aria-label={`Next pattern after ${p.name}`} onClick={() => { setAt((n) => n + 1); setWords(true); }} style={{ position: "absolute", inset: 0, background: "transparent" }} />
-      {words && <p style={{ position: "absolute", left: 20, bottom: 20, background: "#101814", color: "#fff", padding: "8px 12px", fontSize: 18 }}>{p.name}. Tap or Space: next. F: full screen. <a href="/pattern.html" download="helvane-patterns.html" style={{ color: "#fff", textDecoration: "underline", position: "relative" }}>As one file</a></p>}
+      <canvas
+        ref={canvas}
+        style={{ width: "100%", height: "100%", display: "block" }}
+        role="img"
+        aria-label={`Pattern: ${p.name}`}
+      />
+      <button
+        type="button"
+        aria-label={`Next pattern after ${p.name}`}
+        onClick={() => {
+          setAt((n) => n + 1);
+          setWords(true);
+        }}
+        style={{ position: "absolute", inset: 0, background: "transparent" }}
+      />
+      {words && (
+        <p
+          style={{
+            position: "absolute",
+            left: 20,
+            bottom: 20,
+            background: "#101814",
+            color: "#fff",
+            padding: "8px 12px",
+            fontSize: 18,
+          }}
+        >
+          {p.name}. Tap or Space: next. F: full screen.{" "}
+          <a
+            href="/pattern.html"
+            download="helvane-patterns.html"
+            style={{ color: "#fff", textDecoration: "underline", position: "relative" }}
+          >
+            As one file
+          </a>
+        </p>
+      )}
     </main>
   );
 }

@@ -16,7 +16,10 @@ export function Logo() {
 }
 
 export const Brand = () => (
-  <Link href="/" className="brand" aria-label="Helvane: to the bench"><Logo /><span>Helvane</span></Link>
+  <Link href="/" className="brand" aria-label="Helvane: to the bench">
+    <Logo />
+    <span>Helvane</span>
+  </Link>
 );
 
 export interface RouteCell {
@@ -35,9 +38,20 @@ export function Route({ cells, jobId, current }: { cells: readonly RouteCell[]; 
           const path = STATION_PATHS[i]!;
           return (
             <li key={name}>
-              <Link href={`/jobs/${jobId}/${path}`} data-s={c.s} prefetch={false} {...(path === current ? { "aria-current": "page" as const } : {})}>
-                <span className="label"><kbd>{i + 1}</kbd><b>{name}</b></span>
-                <span className="note">{c.mark && <Mark kind={c.mark} size={14} />}{c.note}</span>
+              <Link
+                href={`/jobs/${jobId}/${path}`}
+                data-s={c.s}
+                prefetch={false}
+                {...(path === current ? { "aria-current": "page" as const } : {})}
+              >
+                <span className="label">
+                  <kbd>{i + 1}</kbd>
+                  <b>{name}</b>
+                </span>
+                <span className="note">
+                  {c.mark && <Mark kind={c.mark} size={14} />}
+                  {c.note}
+                </span>
               </Link>
             </li>
           );
@@ -65,13 +79,35 @@ export function JobStrip({ facts, children }: { facts: StripFacts; children: Rea
     <header className="strip">
       <div className="facts">
         <Brand />
-        <div className="fact"><b className="mono">{facts.number}</b><span className="name">{facts.customer}</span></div>
-        <div className="fact"><b>{facts.machine}</b><span className="mono">{facts.serial || "no serial"}</span></div>
-        <div className="fact pair">
-          <div><b className="mono">{facts.oldCode ?? "Panel not known"}</b><span>{facts.oldNote}</span></div>
-          {facts.newCode && <><svg width="34" height="14" viewBox="0 0 34 14" aria-hidden="true"><path d="M1 7H30M24 1.5L30.5 7L24 12.5" stroke="var(--ink)" strokeWidth="2" fill="none" /></svg><div className="fact new" style={{ padding: 0, border: 0 }}><b className="mono">{facts.newCode}</b><span>{facts.newNote}</span></div></>}
+        <div className="fact">
+          <b className="mono">{facts.number}</b>
+          <span className="name">{facts.customer}</span>
         </div>
-        <div className="fact last"><b>{facts.promise}</b><span>{facts.left}</span></div>
+        <div className="fact">
+          <b>{facts.machine}</b>
+          <span className="mono">{facts.serial || "no serial"}</span>
+        </div>
+        <div className="fact pair">
+          <div>
+            <b className="mono">{facts.oldCode ?? "Panel not known"}</b>
+            <span>{facts.oldNote}</span>
+          </div>
+          {facts.newCode && (
+            <>
+              <svg width="34" height="14" viewBox="0 0 34 14" aria-hidden="true">
+                <path d="M1 7H30M24 1.5L30.5 7L24 12.5" stroke="var(--ink)" strokeWidth="2" fill="none" />
+              </svg>
+              <div className="fact new" style={{ padding: 0, border: 0 }}>
+                <b className="mono">{facts.newCode}</b>
+                <span>{facts.newNote}</span>
+              </div>
+            </>
+          )}
+        </div>
+        <div className="fact last">
+          <b>{facts.promise}</b>
+          <span>{facts.left}</span>
+        </div>
       </div>
       {children}
     </header>

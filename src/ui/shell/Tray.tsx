@@ -16,7 +16,14 @@ function Plug({ live }: { live: boolean }) {
     <svg width={64} height={44} aria-hidden="true" className={live ? "tl" : "tk"}>
       <path d="M2 22H16M48 22H62" strokeWidth={3} />
       <rect x={14} y={11} width={live ? 16 : 12} height={22} />
-      {live ? <rect x={30} y={11} width={18} height={22} className="ff" /> : <><rect x={38} y={11} width={12} height={22} /><path d="M26 17h5M26 27h5" strokeWidth={3} /></>}
+      {live ? (
+        <rect x={30} y={11} width={18} height={22} className="ff" />
+      ) : (
+        <>
+          <rect x={38} y={11} width={12} height={22} />
+          <path d="M26 17h5M26 27h5" strokeWidth={3} />
+        </>
+      )}
     </svg>
   );
 }
@@ -27,42 +34,136 @@ function TrayScrews({ groups }: { groups: TrayFacts["screws"]["groups"] }) {
   const drawn: ReactNode[] = [];
   for (const [gi, g] of groups.entries()) {
     for (let i = 0; i < g.total; i++) {
-      drawn.push(<ScrewSide key={`${gi}-${i}`} x={x + (g.type.headDiameterMm * s) / 2} y={17} type={g.type} s={s} className={i < g.out ? "tscr" : "tghost"} />);
+      drawn.push(
+        <ScrewSide
+          key={`${gi}-${i}`}
+          x={x + (g.type.headDiameterMm * s) / 2}
+          y={17}
+          type={g.type}
+          s={s}
+          className={i < g.out ? "tscr" : "tghost"}
+        />,
+      );
       x += g.type.headDiameterMm * s + 4;
     }
     x += 9;
   }
-  return <svg width={Math.max(1, Math.ceil(x - 8))} height={60} aria-hidden="true">{drawn}</svg>;
+  return (
+    <svg width={Math.max(1, Math.ceil(x - 8))} height={60} aria-hidden="true">
+      {drawn}
+    </svg>
+  );
 }
 
-const HeatOff = () => (<svg width={44} height={44} aria-hidden="true"><circle cx={22} cy={22} r={17} className="tghost" /><path d="M22 22V10" className="tk" opacity={0.5} /></svg>);
+const HeatOff = () => (
+  <svg width={44} height={44} aria-hidden="true">
+    <circle cx={22} cy={22} r={17} className="tghost" />
+    <path d="M22 22V10" className="tk" opacity={0.5} />
+  </svg>
+);
 
 /** The tray mirrors the bench: power, bit, screws, film, heat, cautions, always these six, always in this order. */
-export function Tray({ facts, onPower, onCautions, unsent = 0, said }: { facts: TrayFacts; onPower?: () => void; onCautions?: () => void; unsent?: number; said?: string | null }) {
+export function Tray({
+  facts,
+  onPower,
+  onCautions,
+  unsent = 0,
+  said,
+}: {
+  facts: TrayFacts;
+  onPower?: () => void;
+  onCautions?: () => void;
+  unsent?: number;
+  said?: string | null;
+}) {
   const { power, bit, screws, film, cautions } = facts;
   return (
     <footer className="tray" aria-label="Bench tray: what is on the bench now">
-      <button type="button" className={`well${power.state === "live" ? " live" : ""}`} onClick={onPower} aria-label={`Power: ${power.title}, ${power.note}. Change`} data-power={power.state}>
+      <button
+        type="button"
+        className={`well${power.state === "live" ? " live" : ""}`}
+        onClick={onPower}
+        aria-label={`Power: ${power.title}, ${power.note}. Change`}
+        data-power={power.state}
+      >
         <Plug live={power.state === "live"} />
-        <div><b>{power.title}</b><span>{power.note}</span></div>
+        <div>
+          <b>{power.title}</b>
+          <span>{power.note}</span>
+        </div>
       </button>
       <div className="well">
-        <svg width={34} height={56} aria-hidden="true">{bit.drive ? <path d="M8 2H26V24L22 27V45L18.2 54H15.8L12 45V27L8 24Z" className="tscr" /> : <path d="M8 2h18v22l-4 3v17l-4 9h-2l-4-9V27l-4-3z" className="tghost" />}</svg>
-        {bit.drive && <svg width={28} height={56} aria-hidden="true"><ScrewTop x={14} y={28} r={13} drive={bit.drive} className="tscr" /></svg>}
-        <div><b>{bit.title}</b><span>{bit.note}</span></div>
+        <svg width={34} height={56} aria-hidden="true">
+          {bit.drive ? (
+            <path d="M8 2H26V24L22 27V45L18.2 54H15.8L12 45V27L8 24Z" className="tscr" />
+          ) : (
+            <path d="M8 2h18v22l-4 3v17l-4 9h-2l-4-9V27l-4-3z" className="tghost" />
+          )}
+        </svg>
+        {bit.drive && (
+          <svg width={28} height={56} aria-hidden="true">
+            <ScrewTop x={14} y={28} r={13} drive={bit.drive} className="tscr" />
+          </svg>
+        )}
+        <div>
+          <b>{bit.title}</b>
+          <span>{bit.note}</span>
+        </div>
       </div>
       <div className="well grow">
-        <div aria-live="polite"><b>{said ?? screws.title}</b><span>{said ? screws.title : screws.note}{unsent > 0 && `, ${unsent} not sent yet`}</span></div>
+        <div aria-live="polite">
+          <b>{said ?? screws.title}</b>
+          <span>
+            {said ? screws.title : screws.note}
+            {unsent > 0 && `, ${unsent} not sent yet`}
+          </span>
+        </div>
         <TrayScrews groups={screws.groups} />
       </div>
       <div className="well">
-        <svg width={52} height={44} aria-hidden="true">{film.on === null ? <rect x={3} y={5} width={44} height={32} className="tghost" /> : <><rect x={3} y={5} width={44} height={32} className="tk" />{film.on && <path d="M30 37L47 24V37Z" className="tkf" />}</>}</svg>
-        <div><b>{film.title}</b><span>{film.note}</span></div>
+        <svg width={52} height={44} aria-hidden="true">
+          {film.on === null ? (
+            <rect x={3} y={5} width={44} height={32} className="tghost" />
+          ) : (
+            <>
+              <rect x={3} y={5} width={44} height={32} className="tk" />
+              {film.on && <path d="M30 37L47 24V37Z" className="tkf" />}
+            </>
+          )}
+        </svg>
+        <div>
+          <b>{film.title}</b>
+          <span>{film.note}</span>
+        </div>
       </div>
-      <div className="well"><HeatOff /><div><b>No heat</b><span>mat is cold</span></div></div>
-      <button type="button" className={`well${cautions.stopped ? " stopped" : ""}`} onClick={onCautions} aria-label={`Cautions: ${cautions.title}, ${cautions.note}. Show`}>
-        {cautions.count > 0 && <svg width={30} height={30} viewBox="0 0 24 24" className={`mk mk-${cautions.stopped ? "stop" : "change"}`} aria-hidden="true"><MarkShape kind={cautions.stopped ? "stop" : "change"} /></svg>}
-        <div><b>{cautions.title}</b><span>{cautions.note}</span></div>
+      <div className="well">
+        <HeatOff />
+        <div>
+          <b>No heat</b>
+          <span>mat is cold</span>
+        </div>
+      </div>
+      <button
+        type="button"
+        className={`well${cautions.stopped ? " stopped" : ""}`}
+        onClick={onCautions}
+        aria-label={`Cautions: ${cautions.title}, ${cautions.note}. Show`}
+      >
+        {cautions.count > 0 && (
+          <svg
+            width={30}
+            height={30}
+            viewBox="0 0 24 24"
+            className={`mk mk-${cautions.stopped ? "stop" : "change"}`}
+            aria-hidden="true"
+          >
+            <MarkShape kind={cautions.stopped ? "stop" : "change"} />
+          </svg>
+        )}
+        <div>
+          <b>{cautions.title}</b>
+          <span>{cautions.note}</span>
+        </div>
       </button>
     </footer>
   );

@@ -11,30 +11,78 @@ export function BuildImport() {
   const router = useRouter();
   const [text, setText] = useState("");
   const [name, setName] = useState("");
-  const [state, setState] = useState<{ kind: "idle" | "busy" } | { kind: "done"; words: string } | { kind: "wrong"; problem: string; details: Problem[] }>({ kind: "idle" });
+  const [state, setState] = useState<
+    { kind: "idle" | "busy" } | { kind: "done"; words: string } | { kind: "wrong"; problem: string; details: Problem[] }
+  >({ kind: "idle" });
   const pick = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > MOST_MB * 1e6) return setState({ kind: "wrong", problem: `${file.name} is ${Math.round(file.size / 1e6)} MB; a build has ${MOST_MB} MB at most. Nothing was read.`, details: [] });
+    if (file.size > MOST_MB * 1e6)
+      return setState({
+        kind: "wrong",
+        problem: `${file.name} is ${Math.round(file.size / 1e6)} MB; a build has ${MOST_MB} MB at most. Nothing was read.`,
+        details: [],
+      });
     setName(file.name);
     setText(await file.text());
     setState({ kind: "idle" });
   };
   const send = async () => {
     setState({ kind: "busy" });
-    const res = await fetch("/api/builds", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ text, replaceVersion: null }) }).catch(() => null);
+    const res = await fetch("/api/builds", {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ text, replaceVersion: null }),
+    }).catch(() => null);
     if (!res) return setState({ kind: "wrong", problem: "The server was not reached. The text is kept here.", details: [] });
     const body = await res.json();
     if (!res.ok) return setState({ kind: "wrong", problem: body.problem, details: body.details ?? [] });
-    setState({ kind: "done", words: `${body.name} read, version ${body.version}${body.replaced ? ", in place of the one before. Running jobs keep theirs." : "."}` });
+    setState({
+      kind: "done",
+      words: `${body.name} read, version ${body.version}${body.replaced ? ", in place of the one before. Running jobs keep theirs." : "."}`,
+    });
     router.refresh();
   };
   return (
-    <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); void send(); }}>
-      <label className="field"><span>Build file (JSON)</span><input type="file" accept=".json,application/json" onChange={(e) => void pick(e.target.files?.[0])} /></label>
-      <label className="field"><span>Or paste it here{name && `: ${name}`}</span><textarea className="mono" rows={6} value={text} spellCheck={false} onChange={(e) => setText(e.target.value)} /></label>
-      {state.kind === "wrong" && <div className="refusal" role="alert"><Mark kind="stop" size={26} /><div><b>{state.problem}</b><ul className="list-disc pl-5 text-[16px]">{state.details.slice(0, 12).map((d, i) => (<li key={i}><span className="mono">{d.where}</span>: {d.message}</li>))}</ul>{state.details.length > 12 && <p>And {state.details.length - 12} more.</p>}</div></div>}
-      {state.kind === "done" && <div className="look" role="status"><Mark kind="same" size={24} /><p>{state.words}</p></div>}
-      <button type="submit" className="btn self-start" disabled={state.kind === "busy"}>{state.kind === "busy" ? "Reading the build" : "Read the build"}</button>
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void send();
+      }}
+    >
+      <label className="field">
+        <span>Build file (JSON)</span>
+        <input type="file" accept=".json,application/json" onChange={(e) => void pick(e.target.files?.[0])} />
+      </label>
+      <label className="field">
+        <span>Or paste it here{name && `: ${name}`}</span>
+        <textarea className="mono" rows={6} value={text} spellCheck={false} onChange={(e) => setText(e.target.value)} />
+      </label>
+      {state.kind === "wrong" && (
+        <div className="refusal" role="alert">
+          <Mark kind="stop" size={26} />
+          <div>
+            <b>{state.problem}</b>
+            <ul className="list-disc pl-5 text-[16px]">
+              {state.details.slice(0, 12).map((d, i) => (
+                <li key={i}>
+                  <span className="mono">{d.where}</span>: {d.message}
+                </li>
+              ))}
+            </ul>
+            {state.details.length > 12 && <p>And {state.details.length - 12} more.</p>}
+          </div>
+        </div>
+      )}
+      {state.kind === "done" && (
+        <div className="look" role="status">
+          <Mark kind="same" size={24} />
+          <p>{state.words}</p>
+        </div>
+      )}
+      <button type="submit" className="btn self-start" disabled={state.kind === "busy"}>
+        {state.kind === "busy" ? "Reading the build" : "Read the build"}
+      </button>
     </form>
   );
 }

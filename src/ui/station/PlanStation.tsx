@@ -6,8 +6,8 @@ import { makePlan, type Step } from "@/core/teardown";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-import { RefusalBox } from "./RefusalBox";
 import { BuildImport } from "./BuildImport";
+import { RefusalBox } from "./RefusalBox";
 
 /** What must move, in which order, and how it goes back: computed from the machine's build. */
 export function PlanStation() {
@@ -15,34 +15,108 @@ export function PlanStation() {
   const [all, setAll] = useState(false);
   const s = view.state;
   const made = build ? makePlan(build.data) : null;
-  const accept = () => { if (build && made?.ok) log.record({ type: "plan.made", payload: { buildHash: build.hash, goal: "panelOut" } }); };
+  const accept = () => {
+    if (build && made?.ok) log.record({ type: "plan.made", payload: { buildHash: build.hash, goal: "panelOut" } });
+  };
   offer(s.plan || !made?.ok ? {} : { space: accept });
   if (!build)
     return (
       <>
         <h1 className="step">No build for this machine</h1>
-        <div className="empty"><b>{s.job?.machineModel} is not described yet.</b> Its parts, screws, cables and power points are unknown, so nothing can be planned and nothing may be disconnected. Read its build from a file.</div>
+        <div className="empty">
+          <b>{s.job?.machineModel} is not described yet.</b> Its parts, screws, cables and power points are unknown, so nothing
+          can be planned and nothing may be disconnected. Read its build from a file.
+        </div>
         <BuildImport />
       </>
     );
-  if (!made?.ok) return (<><h1 className="step">This build cannot be planned</h1><div className="refusal" role="alert"><Mark kind="stop" size={28} /><p>{made?.problem}</p></div><BuildImport /></>);
+  if (!made?.ok)
+    return (
+      <>
+        <h1 className="step">This build cannot be planned</h1>
+        <div className="refusal" role="alert">
+          <Mark kind="stop" size={28} />
+          <p>{made?.problem}</p>
+        </div>
+        <BuildImport />
+      </>
+    );
   const { plan } = made;
-  const screws = build.data.screwGroups.filter((g) => plan.out.some((x) => x.target === g.id)).reduce((n, g) => n + g.screws.length, 0);
+  const screws = build.data.screwGroups
+    .filter((g) => plan.out.some((x) => x.target === g.id))
+    .reduce((n, g) => n + g.screws.length, 0);
   return (
     <>
-      <h1 className="step">{plan.out.length} steps out, {plan.in.length} back</h1>
-      <p className="q">Hands-on {durationWords(plan.minutes.p50)}, at worst likely {durationWords(plan.minutes.p80)} (P50 and P80; default spread, 0 timed jobs, A). {screws} screws. Family {build.data.family}. Source: {build.data.source}.</p>
+      <h1 className="step">
+        {plan.out.length} steps out, {plan.in.length} back
+      </h1>
+      <p className="q">
+        Hands-on {durationWords(plan.minutes.p50)}, at worst likely {durationWords(plan.minutes.p80)} (P50 and P80; default
+        spread, 0 timed jobs, A). {screws} screws. Family {build.data.family}. Source: {build.data.source}.
+      </p>
       <RefusalBox />
-      {s.plan ? <div className="look"><Mark kind="same" size={26} /><p><b>Planned.</b> <Link className="link" href={`/jobs/${jobId}/open`}>Open it</Link></p></div> : <Plate line1="Take this plan" line2={`For ${build.data.machineModel}. Steps follow what you record.`} onAct={accept} />}
-      <section><h2 className="sec">Fetch</h2><ul className="flex flex-wrap gap-2 pt-1 text-[16px]">{plan.tools.map((t) => (<li key={t.name} className="border border-rule px-2 py-1">{t.name}</li>))}<li className="border border-rule px-2 py-1">Wrist strap, tray, eye protection</li></ul></section>
+      {s.plan ? (
+        <div className="look">
+          <Mark kind="same" size={26} />
+          <p>
+            <b>Planned.</b>{" "}
+            <Link className="link" href={`/jobs/${jobId}/open`}>
+              Open it
+            </Link>
+          </p>
+        </div>
+      ) : (
+        <Plate line1="Take this plan" line2={`For ${build.data.machineModel}. Steps follow what you record.`} onAct={accept} />
+      )}
+      <section>
+        <h2 className="sec">Fetch</h2>
+        <ul className="flex flex-wrap gap-2 pt-1 text-[16px]">
+          {plan.tools.map((t) => (
+            <li key={t.name} className="border border-rule px-2 py-1">
+              {t.name}
+            </li>
+          ))}
+          <li className="border border-rule px-2 py-1">Wrist strap, tray, eye protection</li>
+        </ul>
+      </section>
       <div className="grid grid-cols-2 gap-5">
-        <section aria-label="Way out"><h2 className="sec border-b-[1.5px] border-ink pb-1">Way out</h2><List steps={plan.out} all={all} /></section>
-        <section aria-label="Way back"><h2 className="sec border-b-[1.5px] border-ink pb-1">Way back</h2><List steps={plan.in} all={all} /></section>
+        <section aria-label="Way out">
+          <h2 className="sec border-b-[1.5px] border-ink pb-1">Way out</h2>
+          <List steps={plan.out} all={all} />
+        </section>
+        <section aria-label="Way back">
+          <h2 className="sec border-b-[1.5px] border-ink pb-1">Way back</h2>
+          <List steps={plan.in} all={all} />
+        </section>
       </div>
-      <button type="button" className="btn quiet self-start" aria-expanded={all} onClick={() => setAll(!all)}>{all ? "Only titles" : "How, for every step"}</button>
-      {plan.skipped.length > 0 && <p className="q">Left out, not needed for this goal: {plan.skipped.map((x) => x.title.toLowerCase()).join("; ")} ({durationWords(plan.skipped.reduce((n, x) => n + x.minutes, 0))} saved).</p>}
-      <details><summary className="btn quiet" style={{ display: "inline-flex" }}>Read another build from a file</summary><div className="pt-3"><BuildImport /></div></details>
-      <p className="keys"><span><kbd>Space</kbd>take the plan</span><span><kbd>L</kbd>layers in the title bar</span><span><kbd>?</kbd>all keys</span></p>
+      <button type="button" className="btn quiet self-start" aria-expanded={all} onClick={() => setAll(!all)}>
+        {all ? "Only titles" : "How, for every step"}
+      </button>
+      {plan.skipped.length > 0 && (
+        <p className="q">
+          Left out, not needed for this goal: {plan.skipped.map((x) => x.title.toLowerCase()).join("; ")} (
+          {durationWords(plan.skipped.reduce((n, x) => n + x.minutes, 0))} saved).
+        </p>
+      )}
+      <details>
+        <summary className="btn quiet" style={{ display: "inline-flex" }}>
+          Read another build from a file
+        </summary>
+        <div className="pt-3">
+          <BuildImport />
+        </div>
+      </details>
+      <p className="keys">
+        <span>
+          <kbd>Space</kbd>take the plan
+        </span>
+        <span>
+          <kbd>L</kbd>layers in the title bar
+        </span>
+        <span>
+          <kbd>?</kbd>all keys
+        </span>
+      </p>
     </>
   );
 }
@@ -52,10 +126,19 @@ function List({ steps, all }: { steps: readonly Step[]; all: boolean }) {
     <ol className="text-[15px] leading-[19px]">
       {steps.map((s, i) => (
         <li key={s.id} className="border-b border-hair py-1.5">
-          <span className="flex gap-2"><span className="mono" style={{ minWidth: 24 }}>{i + 1}</span><span className="grow">{s.title}</span></span>
+          <span className="flex gap-2">
+            <span className="mono" style={{ minWidth: 24 }}>
+              {i + 1}
+            </span>
+            <span className="grow">{s.title}</span>
+          </span>
           {all && <span className="q block pl-8">{s.how}</span>}
           {s.caution && all && <span className="block pl-8 text-change">{s.caution}</span>}
-          {s.because && <span className="mt-1 ml-8 block border-l-[3px] border-ink pl-2 text-[14px] leading-[18px] text-ink-2">Not the mirror: {s.because}</span>}
+          {s.because && (
+            <span className="mt-1 ml-8 block border-l-[3px] border-ink pl-2 text-[14px] leading-[18px] text-ink-2">
+              Not the mirror: {s.because}
+            </span>
+          )}
         </li>
       ))}
     </ol>

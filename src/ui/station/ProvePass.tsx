@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
-import { checksOf, passStatus, candidateOf, oldPanelOf } from "@/core/job";
+import { candidateOf, checksOf, oldPanelOf, passStatus } from "@/core/job";
 import { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, type Pass } from "@/core/proof";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
@@ -15,27 +15,107 @@ export function ProvePass({ pass }: { pass: Pass }) {
   const [by, setBy] = useState("");
   const s = view.state;
   const st = passStatus(view, pass);
-  const checks = checksOf(view).filter((c) => c.pass === pass).sort((a, b) => Number(b.because !== null) - Number(a.because !== null));
-  const next = checks.find((c) => { const r = s.prove[pass][c.id]?.result; return r !== "pass" && r !== "fail"; });
-  const done = (check: string, result: "pass" | "fail" | "unclear") => log.record({ type: "prove.checkDone", payload: { pass, check, result, note: "" } });
+  const checks = checksOf(view)
+    .filter((c) => c.pass === pass)
+    .sort((a, b) => Number(b.because !== null) - Number(a.because !== null));
+  const next = checks.find((c) => {
+    const r = s.prove[pass][c.id]?.result;
+    return r !== "pass" && r !== "fail";
+  });
+  const done = (check: string, result: "pass" | "fail" | "unclear") =>
+    log.record({ type: "prove.checkDone", payload: { pass, check, result, note: "" } });
   const policy = reference.policy;
-  const tapFault = (x: number, y: number) => { if (policy) log.record({ type: "prove.faultTapped", payload: { class: cls, xMm: x, yMm: y, policyHash: policy.hash } }); };
-  useEffect(() => { setTap(tapFault); return () => setTap(null); });
-  offer(next ? { space: () => done(next.id, "pass"), enter: () => done(next.id, "pass"), keys: { f: () => done(next.id, "fail"), n: () => done(next.id, "unclear") } } : {});
-  const judged = policy ? judgeFaults(policy.data, candidateOf(view)?.pixels.value ?? oldPanelOf(view)?.pixels.value ?? null, s.prove.faults.map((f) => f.class)) : [];
+  const tapFault = (x: number, y: number) => {
+    if (policy) log.record({ type: "prove.faultTapped", payload: { class: cls, xMm: x, yMm: y, policyHash: policy.hash } });
+  };
+  useEffect(() => {
+    setTap(tapFault);
+    return () => setTap(null);
+  });
+  offer(
+    next
+      ? {
+          space: () => done(next.id, "pass"),
+          enter: () => done(next.id, "pass"),
+          keys: { f: () => done(next.id, "fail"), n: () => done(next.id, "unclear") },
+        }
+      : {},
+  );
+  const judged = policy
+    ? judgeFaults(
+        policy.data,
+        candidateOf(view)?.pixels.value ?? oldPanelOf(view)?.pixels.value ?? null,
+        s.prove.faults.map((f) => f.class),
+      )
+    : [];
   return (
     <>
-      {next ? <Plate line1={next.name} line2={next.how} onAct={() => done(next.id, "pass")} /> : st.tooManyFaults ? <div className="refusal"><Mark kind="stop" size={28} /><p>More pixel faults than the policy accepts. Send the panel back, or record who accepts them.</p></div> : st.failed.length > 0 && <div className="refusal" role="alert"><Mark kind="stop" size={28} /><div><b>{st.failed[0]!.name} failed</b>{st.failed[0]!.because ? `Likeliest cause: ${st.failed[0]!.because}. Look there first.` : "Find the cause before going on."}</div></div>}
+      {next ? (
+        <Plate line1={next.name} line2={next.how} onAct={() => done(next.id, "pass")} />
+      ) : st.tooManyFaults ? (
+        <div className="refusal">
+          <Mark kind="stop" size={28} />
+          <p>More pixel faults than the policy accepts. Send the panel back, or record who accepts them.</p>
+        </div>
+      ) : (
+        st.failed.length > 0 && (
+          <div className="refusal" role="alert">
+            <Mark kind="stop" size={28} />
+            <div>
+              <b>{st.failed[0]!.name} failed</b>
+              {st.failed[0]!.because
+                ? `Likeliest cause: ${st.failed[0]!.because}. Look there first.`
+                : "Find the cause before going on."}
+            </div>
+          </div>
+        )
+      )}
       <RefusalBox />
-      {next && <div className="flex flex-wrap gap-2"><button type="button" className="btn" onClick={() => done(next.id, "pass")}>Holds <kbd>Space</kbd></button><button type="button" className="btn" onClick={() => done(next.id, "fail")}>Fails <kbd>F</kbd></button><button type="button" className="btn" onClick={() => done(next.id, "unclear")}>No answer <kbd>N</kbd></button><a className="btn" href="/pattern" target="_blank" rel="noreferrer">Patterns</a></div>}
+      {next && (
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="btn" onClick={() => done(next.id, "pass")}>
+            Holds <kbd>Space</kbd>
+          </button>
+          <button type="button" className="btn" onClick={() => done(next.id, "fail")}>
+            Fails <kbd>F</kbd>
+          </button>
+          <button type="button" className="btn" onClick={() => done(next.id, "unclear")}>
+            No answer <kbd>N</kbd>
+          </button>
+          <a className="btn" href="/pattern" target="_blank" rel="noreferrer">
+            Patterns
+          </a>
+        </div>
+      )}
       <ul className="rows dist" aria-label={`Checks of the ${pass} pass`}>
         {checks.map((c) => {
           const r = s.prove[pass][c.id];
           return (
             <li key={c.id} data-now={c.id === next?.id} style={{ alignItems: "center" }}>
-              {r?.result === "pass" ? <Mark kind="same" size={18} label="holds" /> : r?.result === "fail" ? <Mark kind="stop" size={18} label="failed" /> : <span className="open-sq" role="img" aria-label="not tested" />}
-              <span className="grow">{c.name}{c.because && <em className="block text-[14px]">{c.because}</em>}</span>
-              <em>{r?.result === "pass" ? "holds" : r?.result === "fail" ? <button type="button" className="link" onClick={() => done(c.id, "pass")}>failed; holds now</button> : r ? "no answer" : "not tested"}</em>
+              {r?.result === "pass" ? (
+                <Mark kind="same" size={18} label="holds" />
+              ) : r?.result === "fail" ? (
+                <Mark kind="stop" size={18} label="failed" />
+              ) : (
+                <span className="open-sq" role="img" aria-label="not tested" />
+              )}
+              <span className="grow">
+                {c.name}
+                {c.because && <em className="block text-[14px]">{c.because}</em>}
+              </span>
+              <em>
+                {r?.result === "pass" ? (
+                  "holds"
+                ) : r?.result === "fail" ? (
+                  <button type="button" className="link" onClick={() => done(c.id, "pass")}>
+                    failed; holds now
+                  </button>
+                ) : r ? (
+                  "no answer"
+                ) : (
+                  "not tested"
+                )}
+              </em>
             </li>
           );
         })}
@@ -43,15 +123,79 @@ export function ProvePass({ pass }: { pass: Pass }) {
       {pass === "open" && (
         <section aria-label="Pixel faults" className="flex flex-col gap-2">
           <h2 className="sec">Pixel faults</h2>
-          <form className="flex flex-wrap items-end gap-2" onSubmit={(e) => { e.preventDefault(); tapFault(Number(place.x), Number(place.y)); }}>
-            <label className="field" style={{ width: 150 }}><span>Kind</span><select value={cls} onChange={(e) => setCls(e.target.value as FaultClass)}>{FAULT_CLASSES.map((c) => (<option key={c} value={c}>{FAULT_CLASS_WORDS[c]}</option>))}</select></label>
-            {(["x", "y"] as const).map((k) => (<label key={k} className="field" style={{ width: 86 }}><span>{k}, mm</span><input type="number" step="any" min={-50} max={600} required value={place[k]} onChange={(e) => setPlace({ ...place, [k]: e.target.value })} /></label>))}
-            <button type="submit" className="btn">Add</button>
-            <button type="button" className="btn" aria-pressed={tapMode[0]} onClick={() => tapMode[1](!tapMode[0])}>Tap on the drawing</button>
+          <form
+            className="flex flex-wrap items-end gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              tapFault(Number(place.x), Number(place.y));
+            }}
+          >
+            <label className="field" style={{ width: 150 }}>
+              <span>Kind</span>
+              <select value={cls} onChange={(e) => setCls(e.target.value as FaultClass)}>
+                {FAULT_CLASSES.map((c) => (
+                  <option key={c} value={c}>
+                    {FAULT_CLASS_WORDS[c]}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {(["x", "y"] as const).map((k) => (
+              <label key={k} className="field" style={{ width: 86 }}>
+                <span>{k}, mm</span>
+                <input
+                  type="number"
+                  step="any"
+                  min={-50}
+                  max={600}
+                  required
+                  value={place[k]}
+                  onChange={(e) => setPlace({ ...place, [k]: e.target.value })}
+                />
+              </label>
+            ))}
+            <button type="submit" className="btn">
+              Add
+            </button>
+            <button type="button" className="btn" aria-pressed={tapMode[0]} onClick={() => tapMode[1](!tapMode[0])}>
+              Tap on the drawing
+            </button>
           </form>
-          <ul className="rows">{judged.map((j) => (<li key={j.class}>{j.ok ? <Mark kind="same" size={18} label="within" /> : <Mark kind="stop" size={18} label="too many" />}<span className="grow">{FAULT_CLASS_WORDS[j.class]}</span><b className="mono">{j.found}</b><em>at most {j.atMost}</em></li>))}</ul>
-          {policy && <p className="q">{policy.data.name}. {policy.data.source}.</p>}
-          {st.tooManyFaults && <form className="flex items-end gap-2" onSubmit={(e) => { e.preventDefault(); log.record({ type: "prove.faultsAccepted", payload: { by: by.trim(), reason: "Accepted with the faults shown" } }); }}><label className="field grow"><span>Accepted by</span><input required value={by} maxLength={80} onChange={(e) => setBy(e.target.value)} /></label><button type="submit" className="btn">Accept</button></form>}
+          <ul className="rows">
+            {judged.map((j) => (
+              <li key={j.class}>
+                {j.ok ? <Mark kind="same" size={18} label="within" /> : <Mark kind="stop" size={18} label="too many" />}
+                <span className="grow">{FAULT_CLASS_WORDS[j.class]}</span>
+                <b className="mono">{j.found}</b>
+                <em>at most {j.atMost}</em>
+              </li>
+            ))}
+          </ul>
+          {policy && (
+            <p className="q">
+              {policy.data.name}. {policy.data.source}.
+            </p>
+          )}
+          {st.tooManyFaults && (
+            <form
+              className="flex items-end gap-2"
+              onSubmit={(e) => {
+                e.preventDefault();
+                log.record({
+                  type: "prove.faultsAccepted",
+                  payload: { by: by.trim(), reason: "Accepted with the faults shown" },
+                });
+              }}
+            >
+              <label className="field grow">
+                <span>Accepted by</span>
+                <input required value={by} maxLength={80} onChange={(e) => setBy(e.target.value)} />
+              </label>
+              <button type="submit" className="btn">
+                Accept
+              </button>
+            </form>
+          )}
         </section>
       )}
     </>

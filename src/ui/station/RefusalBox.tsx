@@ -9,8 +9,10 @@ export function RefusalBox() {
   return (
     <div className="refusal" role="alert" data-gate={log.refusal.gate}>
       <Mark kind="stop" size={30} label="Refused" />
-      <div><b>Not recorded</b>{log.refusal.reason}</div>
+      <div>
+        <b>Not recorded</b>
+        {log.refusal.reason}
+      </div>
     </div>
   );
 }
-

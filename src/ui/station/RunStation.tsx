@@ -12,8 +12,8 @@ import { useBench } from "../job/context";
 import { nextScrew } from "../lid/ScrewLayer";
 import { ProvePass } from "./ProvePass";
 import { RefusalBox } from "./RefusalBox";
+import { AngleStep, HandOverStep, Leftovers, LooseTestStep } from "./steps";
 import { TimeRuler } from "./TimeRuler";
-import { AngleStep, HandOverStep, LooseTestStep, Leftovers } from "./steps";
 
 /** Open, Swap, Bond, Prove and Close: one step at a time, in large type, the next ones below. */
 export function RunStation({ station }: { station: StepStation }) {
@@ -21,15 +21,64 @@ export function RunStation({ station }: { station: StepStation }) {
   const s = view.state;
   if (!s.plan || !progress) {
     offer({});
-    return (<><h1 className="step">Plan first</h1><RefusalBox /><div className="empty"><b>No plan yet.</b> The machine's power points are unknown, so nothing may be disconnected. <Link className="link" href={`/jobs/${jobId}/plan`}>Plan it</Link></div></>);
+    return (
+      <>
+        <h1 className="step">Plan first</h1>
+        <RefusalBox />
+        <div className="empty">
+          <b>No plan yet.</b> The machine's power points are unknown, so nothing may be disconnected.{" "}
+          <Link className="link" href={`/jobs/${jobId}/plan`}>
+            Plan it
+          </Link>
+        </div>
+      </>
+    );
   }
   const now = progress.now;
-  if (s.closed) { offer({}); return (<><h1 className="step">Job closed</h1><RefusalBox /><p className="q">The log stays. <a className="link" href={`/jobs/${jobId}/handover`}>Hand-over sheet</a>, <a className="link" href={`/api/jobs/${jobId}/export`}>whole job as a zip</a>.</p></>); }
+  if (s.closed) {
+    offer({});
+    return (
+      <>
+        <h1 className="step">Job closed</h1>
+        <RefusalBox />
+        <p className="q">
+          The log stays.{" "}
+          <a className="link" href={`/jobs/${jobId}/handover`}>
+            Hand-over sheet
+          </a>
+          ,{" "}
+          <a className="link" href={`/api/jobs/${jobId}/export`}>
+            whole job as a zip
+          </a>
+          .
+        </p>
+      </>
+    );
+  }
   if (now && now.station === station) return <StepView key={now.id} step={now} />;
   return <Elsewhere station={station} now={now} onTake={() => log.takeBack()} />;
 }
 
-const VERB: Partial<Record<Step["kind"], string>> = { partOut: "Press when it is out", partFold: "Press when it lies folded", partBack: "Press when it is on", tapeOut: "Press when it is out", tapeLay: "Press when it lies", linerPull: "Press when the liner is off", seat: "Press when it sits", transplant: "Press when it is moved", mainsOut: "Press when it is out", mainsIn: "Press when it is in", shutDown: "Press when it is off", drain: "Press when it was held", batteryOff: "Press when it is proven", dust: "Press when it is clear", backFilmOff: "Press when it is off", frontFilmOff: "Press when it is off", rehearse: "Press when all four gaps were even", press: "Press when all are pressed" };
+const VERB: Partial<Record<Step["kind"], string>> = {
+  partOut: "Press when it is out",
+  partFold: "Press when it lies folded",
+  partBack: "Press when it is on",
+  tapeOut: "Press when it is out",
+  tapeLay: "Press when it lies",
+  linerPull: "Press when the liner is off",
+  seat: "Press when it sits",
+  transplant: "Press when it is moved",
+  mainsOut: "Press when it is out",
+  mainsIn: "Press when it is in",
+  shutDown: "Press when it is off",
+  drain: "Press when it was held",
+  batteryOff: "Press when it is proven",
+  dust: "Press when it is clear",
+  backFilmOff: "Press when it is off",
+  frontFilmOff: "Press when it is off",
+  rehearse: "Press when all four gaps were even",
+  press: "Press when all are pressed",
+};
 
 function StepView({ step }: { step: Step }) {
   const { log, view, progress, build, offer, say } = useBench();
@@ -39,27 +88,62 @@ function StepView({ step }: { step: Step }) {
   const connector = b?.connector.get(step.target);
   const steps = progress!.steps;
   const at = steps.findIndex((x) => x.step.id === step.id);
-  const upcoming = steps.slice(at + 1).filter((x) => !x.done).slice(0, 3);
+  const upcoming = steps
+    .slice(at + 1)
+    .filter((x) => !x.done)
+    .slice(0, 3);
   const taking = step.kind === "screwsOut" || step.kind === "screwsLoosen";
   const group = b?.group.get(step.target);
-  const left = screw ? screw.group.screws.filter((x) => (taking ? s.screws[x.id] === undefined : step.kind === "screwsTighten" ? s.screws[x.id] === "loosened" : s.screws[x.id] === "out")) : [];
-  const one = () => { const act = nextAct(view, step); if (act) log.record(act); };
+  const left = screw
+    ? screw.group.screws.filter((x) =>
+        taking
+          ? s.screws[x.id] === undefined
+          : step.kind === "screwsTighten"
+            ? s.screws[x.id] === "loosened"
+            : s.screws[x.id] === "out",
+      )
+    : [];
+  const one = () => {
+    const act = nextAct(view, step);
+    if (act) log.record(act);
+  };
   const several = (n: number) => {
     if (n > left.length) return say(`${n} is too many: ${counted(left.length, "screw")} to go`);
-    if (step.kind === "screwsOut") log.record({ type: "open.screwsOutTogether", payload: { group: step.target, screws: left.slice(0, n).map((x) => x.id) } });
-    else if (step.kind === "screwsBack") log.record({ type: "close.screwsBackTogether", payload: { group: step.target, screws: left.slice(0, n).map((x) => x.id) } });
-    else for (let i = 0; i < n; i++) log.record({ type: step.kind === "screwsTighten" ? "close.screwTightened" : "open.screwLoosened", payload: { screw: left[i]!.id } });
+    if (step.kind === "screwsOut")
+      log.record({ type: "open.screwsOutTogether", payload: { group: step.target, screws: left.slice(0, n).map((x) => x.id) } });
+    else if (step.kind === "screwsBack")
+      log.record({
+        type: "close.screwsBackTogether",
+        payload: { group: step.target, screws: left.slice(0, n).map((x) => x.id) },
+      });
+    else
+      for (let i = 0; i < n; i++)
+        log.record({
+          type: step.kind === "screwsTighten" ? "close.screwTightened" : "open.screwLoosened",
+          payload: { screw: left[i]!.id },
+        });
   };
   const putBack = () => {
     const last = screwsOpen(s).out.at(-1);
     if (last) log.record({ type: "close.screwBack", payload: { screw: last } });
     else log.refuse({ gate: "screw", reason: "No screw is out." });
   };
-  const special = step.kind === "looseTest" || step.kind === "angle" || step.kind === "handOver" || step.kind === "proveOpen" || step.kind === "proveClosed";
+  const special =
+    step.kind === "looseTest" ||
+    step.kind === "angle" ||
+    step.kind === "handOver" ||
+    step.kind === "proveOpen" ||
+    step.kind === "proveClosed";
   if (!special)
     offer({
       space: one,
-      enter: screw ? () => log.refuse({ gate: "count", reason: `The step is complete when its count is reached: ${counted(left.length, "screw")} to go, next ${screw.screw.where.toLowerCase()}.` }) : one,
+      enter: screw
+        ? () =>
+            log.refuse({
+              gate: "count",
+              reason: `The step is complete when its count is reached: ${counted(left.length, "screw")} to go, next ${screw.screw.where.toLowerCase()}.`,
+            })
+        : one,
       ...(screw ? { enterHeld: () => several(left.length) } : {}),
       digits: (n) => (screw ? several(n) : say(`Nothing to count here. G then ${n} goes to that station`)),
       keys: { p: putBack },
@@ -70,43 +154,166 @@ function StepView({ step }: { step: Step }) {
   return (
     <>
       <h1 className={`step${title.length > 42 ? " long" : ""}`}>{title}</h1>
-      {step.kind === "looseTest" ? <LooseTestStep /> : step.kind === "angle" ? <AngleStep /> : step.kind === "handOver" ? <HandOverStep /> : step.kind === "proveOpen" || step.kind === "proveClosed" ? <ProvePass pass={step.kind === "proveOpen" ? "open" : "closed"} /> : screw && type ? (
-        <Plate number={screw.number} line1={screw.screw.where} line2={`${lengths > 1 ? (type.lengthMm === Math.max(...group!.screws.map((x) => b!.screwType.get(x.type)!.lengthMm)) ? "Long one" : "Short one") : type.thread}, ${type.lengthMm} mm. Press when ${step.kind === "screwsBack" ? "back" : step.kind === "screwsTighten" ? "tight" : step.kind === "screwsLoosen" ? "loose" : "out"}.`} onAct={one} />
+      {step.kind === "looseTest" ? (
+        <LooseTestStep />
+      ) : step.kind === "angle" ? (
+        <AngleStep />
+      ) : step.kind === "handOver" ? (
+        <HandOverStep />
+      ) : step.kind === "proveOpen" || step.kind === "proveClosed" ? (
+        <ProvePass pass={step.kind === "proveOpen" ? "open" : "closed"} />
+      ) : screw && type ? (
+        <Plate
+          number={screw.number}
+          line1={screw.screw.where}
+          line2={`${lengths > 1 ? (type.lengthMm === Math.max(...group!.screws.map((x) => b!.screwType.get(x.type)!.lengthMm)) ? "Long one" : "Short one") : type.thread}, ${type.lengthMm} mm. Press when ${step.kind === "screwsBack" ? "back" : step.kind === "screwsTighten" ? "tight" : step.kind === "screwsLoosen" ? "loose" : "out"}.`}
+          onAct={one}
+        />
       ) : connector ? (
-        <Plate line1={step.kind === "cableOff" ? CONNECTOR_MOTION[connector.kind].out : CONNECTOR_MOTION[connector.kind].in} line2={step.kind === "cableOff" ? `${connector.tapedOver ? "Tape off first. " : ""}Press when it is off.` : `Home: ${CONNECTOR_MOTION[connector.kind].homeWhen.toLowerCase()}. Press when home.`} onAct={one} />
+        <Plate
+          line1={step.kind === "cableOff" ? CONNECTOR_MOTION[connector.kind].out : CONNECTOR_MOTION[connector.kind].in}
+          line2={
+            step.kind === "cableOff"
+              ? `${connector.tapedOver ? "Tape off first. " : ""}Press when it is off.`
+              : `Home: ${CONNECTOR_MOTION[connector.kind].homeWhen.toLowerCase()}. Press when home.`
+          }
+          onAct={one}
+        />
       ) : (
         <Plate line1={plateLine(step, s)} line2={step.how} onAct={one} />
       )}
       {screw && type && (
         <div className="flex items-center justify-between gap-4">
-          <div className="flex items-center gap-3"><svg width={48} height={48} aria-hidden="true"><ScrewTop x={24} y={24} r={20} drive={type.drive} /></svg><div><b className="block text-[22px] leading-[26px]">{DRIVE_WORDS[type.drive]} {type.size}</b><span className="text-[18px] text-ink-2">{type.thread} × {type.lengthMm}, {type.head}</span></div></div>
-          {step.kind !== "screwsTighten" && step.kind !== "screwsLoosen" && left.length > 1 && <HoldButton words={`All ${left.length}`} onAct={() => several(left.length)} />}
-          <div className="tally"><b>{screw.group.screws.length - left.length}</b><span>{step.kind === "screwsBack" ? "back" : step.kind === "screwsTighten" ? "tight" : step.kind === "screwsLoosen" ? "loose" : "out"}</span><b>{left.length}</b><span>to go</span></div>
+          <div className="flex items-center gap-3">
+            <svg width={48} height={48} aria-hidden="true">
+              <ScrewTop x={24} y={24} r={20} drive={type.drive} />
+            </svg>
+            <div>
+              <b className="block text-[22px] leading-[26px]">
+                {DRIVE_WORDS[type.drive]} {type.size}
+              </b>
+              <span className="text-[18px] text-ink-2">
+                {type.thread} × {type.lengthMm}, {type.head}
+              </span>
+            </div>
+          </div>
+          {step.kind !== "screwsTighten" && step.kind !== "screwsLoosen" && left.length > 1 && (
+            <HoldButton words={`All ${left.length}`} onAct={() => several(left.length)} />
+          )}
+          <div className="tally">
+            <b>{screw.group.screws.length - left.length}</b>
+            <span>
+              {step.kind === "screwsBack"
+                ? "back"
+                : step.kind === "screwsTighten"
+                  ? "tight"
+                  : step.kind === "screwsLoosen"
+                    ? "loose"
+                    : "out"}
+            </span>
+            <b>{left.length}</b>
+            <span>to go</span>
+          </div>
         </div>
       )}
       <RefusalBox />
-      {connector && <p className="text-[18px] leading-[23px]"><b>{CONNECTOR_MOTION[connector.kind].name[0]!.toUpperCase() + CONNECTOR_MOTION[connector.kind].name.slice(1)}.</b> {connector.mark && `${connector.mark}. `}{connector.name}, to {connector.joins[1].toLowerCase()}.</p>}
-      {step.hold && <p className="text-[18px] leading-[23px]"><b>Hold:</b> {step.hold}</p>}
-      {step.caution && <div className="caut"><Mark kind="change" size={30} label="Caution" /><p>{step.caution}</p></div>}
+      {connector && (
+        <p className="text-[18px] leading-[23px]">
+          <b>{CONNECTOR_MOTION[connector.kind].name[0]!.toUpperCase() + CONNECTOR_MOTION[connector.kind].name.slice(1)}.</b>{" "}
+          {connector.mark && `${connector.mark}. `}
+          {connector.name}, to {connector.joins[1].toLowerCase()}.
+        </p>
+      )}
+      {step.hold && (
+        <p className="text-[18px] leading-[23px]">
+          <b>Hold:</b> {step.hold}
+        </p>
+      )}
+      {step.caution && (
+        <div className="caut">
+          <Mark kind="change" size={30} label="Caution" />
+          <p>{step.caution}</p>
+        </div>
+      )}
       {!special && step.because && <p className="q border-l-[3px] border-ink pl-3">{step.because}</p>}
       {screw && step.kind === "screwsBack" && <Leftovers screw={screw.screw.id} where={screw.screw.where} />}
-      {upcoming.length > 0 && <ol className="rows" aria-label="Next steps">{upcoming.map((x) => (<li key={x.step.id}><em>{x.step.station === step.station ? "Next" : x.step.station[0]!.toUpperCase() + x.step.station.slice(1)}</em><span className="grow">{x.step.title}</span><em>{x.step.minutes < 1 ? `${Math.round(x.step.minutes * 60)} s` : durationWords(x.step.minutes)}</em></li>))}</ol>}
+      {upcoming.length > 0 && (
+        <ol className="rows" aria-label="Next steps">
+          {upcoming.map((x) => (
+            <li key={x.step.id}>
+              <em>{x.step.station === step.station ? "Next" : x.step.station[0]!.toUpperCase() + x.step.station.slice(1)}</em>
+              <span className="grow">{x.step.title}</span>
+              <em>{x.step.minutes < 1 ? `${Math.round(x.step.minutes * 60)} s` : durationWords(x.step.minutes)}</em>
+            </li>
+          ))}
+        </ol>
+      )}
       <TimeRuler />
-      <p className="keys"><button type="button" className="flex items-center" onClick={() => { if (log.takeBack()) say("Last entry taken back"); }}><kbd>Backspace</kbd><span className="link">take back</span></button><span><kbd>X</kbd>power</span><span><kbd>C</kbd>caution</span><span><kbd>W</kbd>note</span><span><kbd>?</kbd>all keys</span></p>
+      <p className="keys">
+        <button
+          type="button"
+          className="flex items-center"
+          onClick={() => {
+            if (log.takeBack()) say("Last entry taken back");
+          }}
+        >
+          <kbd>Backspace</kbd>
+          <span className="link">take back</span>
+        </button>
+        <span>
+          <kbd>X</kbd>power
+        </span>
+        <span>
+          <kbd>C</kbd>caution
+        </span>
+        <span>
+          <kbd>W</kbd>note
+        </span>
+        <span>
+          <kbd>?</kbd>all keys
+        </span>
+      </p>
     </>
   );
 }
 
 const titleOf = (s: Step): string => s.title;
-const plateLine = (s: Step, st: { bench: { mains: string } }): string => (s.kind === "mainsIn" && st.bench.mains === "in" ? "Press when it runs" : (VERB[s.kind] ?? "Press when it is done"));
+const plateLine = (s: Step, st: { bench: { mains: string } }): string =>
+  s.kind === "mainsIn" && st.bench.mains === "in" ? "Press when it runs" : (VERB[s.kind] ?? "Press when it is done");
 
 /** Held for most of a second, because it counts several at once. */
 export function HoldButton({ words, onAct }: { words: string; onAct: () => void }) {
   const [timer, setTimer] = useState<ReturnType<typeof setTimeout> | null>(null);
-  const start = () => { if (!timer) setTimer(setTimeout(() => { setTimer(null); onAct(); }, 800)); };
-  const stop = () => { if (timer) clearTimeout(timer); setTimer(null); };
+  const start = () => {
+    if (!timer)
+      setTimer(
+        setTimeout(() => {
+          setTimer(null);
+          onAct();
+        }, 800),
+      );
+  };
+  const stop = () => {
+    if (timer) clearTimeout(timer);
+    setTimer(null);
+  };
   return (
-    <button type="button" className="btn" aria-pressed={timer !== null} onPointerDown={start} onPointerUp={stop} onPointerLeave={stop} onKeyDown={(e) => { if (e.key === "Enter" || e.key === " ") { e.preventDefault(); if (!e.repeat) start(); } }} onKeyUp={stop} onContextMenu={(e) => e.preventDefault()}>
+    <button
+      type="button"
+      className="btn"
+      aria-pressed={timer !== null}
+      onPointerDown={start}
+      onPointerUp={stop}
+      onPointerLeave={stop}
+      onKeyDown={(e) => {
+        if (e.key === "Enter" || e.key === " ") {
+          e.preventDefault();
+          if (!e.repeat) start();
+        }
+      }}
+      onKeyUp={stop}
+      onContextMenu={(e) => e.preventDefault()}
+    >
       {timer ? "Keep holding" : words} <kbd>Hold</kbd>
     </button>
   );
@@ -122,15 +329,62 @@ function Elsewhere({ station, now, onTake }: { station: StepStation; now: Step |
   offer({ digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`) });
   return (
     <>
-      <h1 className="step">{next ? (mine.some((x) => x.done) ? "Begun, not finished" : "Not yet") : `${station[0]!.toUpperCase()}${station.slice(1)} is behind you`}</h1>
-      {now && <Link href={`/jobs/${jobId}/${now.station}`} className="plate" data-plate><span><b>Now: {now.title}</b><i>In {now.station[0]!.toUpperCase() + now.station.slice(1)}. {iso.isolated ? "Isolated." : iso.live ? "Live." : "Not isolated."}</i></span><kbd>G</kbd></Link>}
+      <h1 className="step">
+        {next
+          ? mine.some((x) => x.done)
+            ? "Begun, not finished"
+            : "Not yet"
+          : `${station[0]!.toUpperCase()}${station.slice(1)} is behind you`}
+      </h1>
+      {now && (
+        <Link href={`/jobs/${jobId}/${now.station}`} className="plate" data-plate>
+          <span>
+            <b>Now: {now.title}</b>
+            <i>
+              In {now.station[0]!.toUpperCase() + now.station.slice(1)}.{" "}
+              {iso.isolated ? "Isolated." : iso.live ? "Live." : "Not isolated."}
+            </i>
+          </span>
+          <kbd>G</kbd>
+        </Link>
+      )}
       <RefusalBox />
-      {station === "bond" && next && (() => { const shut = mayPullLiners(view); return shut ? <div className="look"><Mark kind="look" size={26} /><p>Liners: {shut.reason}</p></div> : null; })()}
+      {station === "bond" &&
+        next &&
+        (() => {
+          const shut = mayPullLiners(view);
+          return shut ? (
+            <div className="look">
+              <Mark kind="look" size={26} />
+              <p>Liners: {shut.reason}</p>
+            </div>
+          ) : null;
+        })()}
       <ol className="rows">
-        {mine.map((x) => (<li key={x.step.id}>{x.done ? <Mark kind="same" size={18} label="done" /> : <span className="open-sq" role="img" aria-label="to do" />}<span className="grow">{x.step.title}</span><em>{durationWords(x.step.minutes)}</em></li>))}
+        {mine.map((x) => (
+          <li key={x.step.id}>
+            {x.done ? <Mark kind="same" size={18} label="done" /> : <span className="open-sq" role="img" aria-label="to do" />}
+            <span className="grow">{x.step.title}</span>
+            <em>{durationWords(x.step.minutes)}</em>
+          </li>
+        ))}
       </ol>
-      {act && next && <button type="button" className="btn self-start" onClick={() => log.record(act)}>Do it out of order: {next.step.title.toLowerCase()}</button>}
-      <p className="keys"><button type="button" className="link" onClick={onTake}>Take back the last entry</button><span><kbd>X</kbd>power</span><span><kbd>?</kbd>all keys</span></p>
+      {act && next && (
+        <button type="button" className="btn self-start" onClick={() => log.record(act)}>
+          Do it out of order: {next.step.title.toLowerCase()}
+        </button>
+      )}
+      <p className="keys">
+        <button type="button" className="link" onClick={onTake}>
+          Take back the last entry
+        </button>
+        <span>
+          <kbd>X</kbd>power
+        </span>
+        <span>
+          <kbd>?</kbd>all keys
+        </span>
+      </p>
     </>
   );
 }

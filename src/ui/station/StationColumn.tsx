@@ -1,8 +1,8 @@
 "use client";
 import dynamic from "next/dynamic";
+import { useState } from "react";
 import { openBreaches, openHazards } from "@/core/job";
 import { HAZARDS } from "@/core/triage";
-import { useState } from "react";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import type { StationPath } from "../shell/JobStrip";
@@ -19,11 +19,27 @@ export function StationColumn({ station }: { station: StationPath }) {
   const { view } = useBench();
   const hazard = openHazards(view.state)[0];
   return (
-    <section className={`col${station === "match" && !hazard ? " tight" : ""}`} aria-label={`${station} instrument`} data-station={station}>
-      {hazard ? <SafetyStop hazard={hazard} /> : (
+    <section
+      className={`col${station === "match" && !hazard ? " tight" : ""}`}
+      aria-label={`${station} instrument`}
+      data-station={station}
+    >
+      {hazard ? (
+        <SafetyStop hazard={hazard} />
+      ) : (
         <>
           <Breaches />
-          {station === "triage" ? <Triage /> : station === "identify" ? <Identify /> : station === "match" ? <Match /> : station === "plan" ? <Plan /> : <RunStation station={station} />}
+          {station === "triage" ? (
+            <Triage />
+          ) : station === "identify" ? (
+            <Identify />
+          ) : station === "match" ? (
+            <Match />
+          ) : station === "plan" ? (
+            <Plan />
+          ) : (
+            <RunStation station={station} />
+          )}
         </>
       )}
     </section>
@@ -39,19 +55,63 @@ function SafetyStop({ hazard }: { hazard: keyof typeof HAZARDS }) {
   const h = HAZARDS[hazard];
   return (
     <>
-      <h1 className="step flex items-start gap-4"><Mark kind="stop" size={46} />{h.name}</h1>
-      <div className="refusal"><p>{h.say} This stop cannot be waived, only made safe.</p></div>
+      <h1 className="step flex items-start gap-4">
+        <Mark kind="stop" size={46} />
+        {h.name}
+      </h1>
+      <div className="refusal">
+        <p>{h.say} This stop cannot be waived, only made safe.</p>
+      </div>
       <RefusalBox />
-      <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); log.record({ type: "job.madeSafe", payload: { hazard, by: by.trim(), how: how.trim() } }); }}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          log.record({ type: "job.madeSafe", payload: { hazard, by: by.trim(), how: how.trim() } });
+        }}
+      >
         <h2 className="sec">Record how it was made safe</h2>
-        <label className="field"><span>By whom</span><input value={by} onChange={(e) => setBy(e.target.value)} required maxLength={80} /></label>
-        <label className="field"><span>How</span><textarea value={how} onChange={(e) => setHow(e.target.value)} required maxLength={400} /></label>
-        <button type="submit" className="plate small"><span><b>Made safe</b><i>Both lines are kept with the job.</i></span></button>
+        <label className="field">
+          <span>By whom</span>
+          <input value={by} onChange={(e) => setBy(e.target.value)} required maxLength={80} />
+        </label>
+        <label className="field">
+          <span>How</span>
+          <textarea value={how} onChange={(e) => setHow(e.target.value)} required maxLength={400} />
+        </label>
+        <button type="submit" className="plate small">
+          <span>
+            <b>Made safe</b>
+            <i>Both lines are kept with the job.</i>
+          </span>
+        </button>
       </form>
-      <form className="flex flex-col gap-3 border-t-2 border-ink pt-4" onSubmit={(e) => { e.preventDefault(); log.record({ type: "job.handedOn", payload: { to: to.trim(), why: h.name } }); }}>
-        <label className="field"><span>Or hand to a trained person</span><input value={to} onChange={(e) => setTo(e.target.value)} required maxLength={80} /></label>
-        <button type="submit" className="btn self-start">Hand on</button>
-        {log.state.handedOn && <p>Handed to {log.state.handedOn}. <button type="button" className="link" onClick={() => log.record({ type: "job.closed", payload: { outcome: "handedOn", reason: h.name } })}>Close the job</button></p>}
+      <form
+        className="flex flex-col gap-3 border-t-2 border-ink pt-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          log.record({ type: "job.handedOn", payload: { to: to.trim(), why: h.name } });
+        }}
+      >
+        <label className="field">
+          <span>Or hand to a trained person</span>
+          <input value={to} onChange={(e) => setTo(e.target.value)} required maxLength={80} />
+        </label>
+        <button type="submit" className="btn self-start">
+          Hand on
+        </button>
+        {log.state.handedOn && (
+          <p>
+            Handed to {log.state.handedOn}.{" "}
+            <button
+              type="button"
+              className="link"
+              onClick={() => log.record({ type: "job.closed", payload: { outcome: "handedOn", reason: h.name } })}
+            >
+              Close the job
+            </button>
+          </p>
+        )}
       </form>
       <p className="q">Local codes and licensed practice come first.</p>
     </>
@@ -64,10 +124,27 @@ function Breaches() {
   const b = openBreaches(view.state)[0];
   if (!b) return null;
   return (
-    <form className="refusal flex-col" onSubmit={(e) => { e.preventDefault(); if (log.record({ type: "job.breachResolved", payload: { eventId: b.eventId, how: how.trim() } })) setHow(""); }}>
-      <div className="flex gap-3"><Mark kind="stop" size={30} /><div><b>Breach: done while its gate was shut</b>{b.reason} Connecting, liners, closing and hand-over wait until it is resolved.</div></div>
-      <label className="field"><span>How it was put right</span><input value={how} onChange={(e) => setHow(e.target.value)} required maxLength={400} /></label>
-      <button type="submit" className="btn self-start">Resolve</button>
+    <form
+      className="refusal flex-col"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (log.record({ type: "job.breachResolved", payload: { eventId: b.eventId, how: how.trim() } })) setHow("");
+      }}
+    >
+      <div className="flex gap-3">
+        <Mark kind="stop" size={30} />
+        <div>
+          <b>Breach: done while its gate was shut</b>
+          {b.reason} Connecting, liners, closing and hand-over wait until it is resolved.
+        </div>
+      </div>
+      <label className="field">
+        <span>How it was put right</span>
+        <input value={how} onChange={(e) => setHow(e.target.value)} required maxLength={400} />
+      </label>
+      <button type="submit" className="btn self-start">
+        Resolve
+      </button>
     </form>
   );
 }

@@ -15,8 +15,14 @@ export function LooseTestStep() {
   offer({ space: () => seen(true), enter: () => seen(true), keys: { n: () => seen(false), f: () => seen(false) } });
   return (
     <>
-      <Plate line1="Picture whole and even" line2={`On ${supply === "mains" ? "mains only" : supply === "battery" ? "battery" : "mains and battery"}. Press when you see it.`} onAct={() => seen(true)} />
-      <button type="button" className="btn self-start" onClick={() => seen(false)}>No picture, or a fault <kbd>N</kbd></button>
+      <Plate
+        line1="Picture whole and even"
+        line2={`On ${supply === "mains" ? "mains only" : supply === "battery" ? "battery" : "mains and battery"}. Press when you see it.`}
+        onAct={() => seen(true)}
+      />
+      <button type="button" className="btn self-start" onClick={() => seen(false)}>
+        No picture, or a fault <kbd>N</kbd>
+      </button>
     </>
   );
 }
@@ -32,7 +38,10 @@ export function AngleStep() {
   offer({ space: save, enter: save });
   return (
     <>
-      <label className="field"><span>Angle where it stays by itself, degrees</span><input type="number" min={0} max={360} value={deg} onChange={(e) => setDeg(e.target.value)} /></label>
+      <label className="field">
+        <span>Angle where it stays by itself, degrees</span>
+        <input type="number" min={0} max={360} value={deg} onChange={(e) => setDeg(e.target.value)} />
+      </label>
       <Plate line1={`It stays at ${deg || "…"} degrees`} line2="Opens with one hand, no droop. Press to record." onAct={save} />
     </>
   );
@@ -42,13 +51,33 @@ export function HandOverStep() {
   const { log, view, offer, jobId } = useBench();
   const [to, setTo] = useState(view.state.job?.customer ?? "");
   const shut = mayHandOver(view);
-  const give = () => { if (log.record({ type: "close.handedOver", payload: { to: to.trim() || (view.state.job?.customer ?? "") } })) log.record({ type: "job.closed", payload: { outcome: "handedOver", reason: "" } }); };
+  const give = () => {
+    if (log.record({ type: "close.handedOver", payload: { to: to.trim() || (view.state.job?.customer ?? "") } }))
+      log.record({ type: "job.closed", payload: { outcome: "handedOver", reason: "" } });
+  };
   offer({ space: give, enter: give });
   return (
     <>
-      <label className="field"><span>Handed to</span><input value={to} maxLength={80} onChange={(e) => setTo(e.target.value)} /></label>
-      <Plate line1="Hand over and close the job" line2={shut ? shut.reason : "Both passes held, every screw accounted for."} onAct={give} />
-      <p className="flex flex-wrap gap-3"><a className="btn" href={`/api/jobs/${jobId}/handover`} target="_blank" rel="noreferrer">Hand-over sheet, PDF</a><a className="btn" href={`/jobs/${jobId}/handover`}>On screen</a><a className="btn" href={`/api/jobs/${jobId}/export`}>Whole job, zip</a></p>
+      <label className="field">
+        <span>Handed to</span>
+        <input value={to} maxLength={80} onChange={(e) => setTo(e.target.value)} />
+      </label>
+      <Plate
+        line1="Hand over and close the job"
+        line2={shut ? shut.reason : "Both passes held, every screw accounted for."}
+        onAct={give}
+      />
+      <p className="flex flex-wrap gap-3">
+        <a className="btn" href={`/api/jobs/${jobId}/handover`} target="_blank" rel="noreferrer">
+          Hand-over sheet, PDF
+        </a>
+        <a className="btn" href={`/jobs/${jobId}/handover`}>
+          On screen
+        </a>
+        <a className="btn" href={`/api/jobs/${jobId}/export`}>
+          Whole job, zip
+        </a>
+      </p>
     </>
   );
 }
@@ -61,20 +90,52 @@ export function Leftovers({ screw, where }: { screw: string; where: string }) {
   const [reason, setReason] = useState("");
   const save = () => {
     const why = reason.trim();
-    const ok = as === "extra" ? log.record({ type: "close.screwExtra", payload: { words: "One screw too many", settled: why } }) : log.record({ type: "close.screwAccounted", payload: { screw, as, reason: why } });
-    if (ok) { setOpen(false); setReason(""); }
+    const ok =
+      as === "extra"
+        ? log.record({ type: "close.screwExtra", payload: { words: "One screw too many", settled: why } })
+        : log.record({ type: "close.screwAccounted", payload: { screw, as, reason: why } });
+    if (ok) {
+      setOpen(false);
+      setReason("");
+    }
   };
   return (
     <>
-      <button type="button" className="btn quiet" onClick={() => setOpen(true)}>Not back</button>
+      <button type="button" className="btn quiet" onClick={() => setOpen(true)}>
+        Not back
+      </button>
       <Sheet open={open} onClose={() => setOpen(false)} title={`${where}: not back`}>
-        <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); save(); }}>
-          <fieldset className="flex flex-wrap gap-2"><legend className="vh">What became of it</legend>
-            {([["staysOut", "Stays out"], ["replaced", "Replaced by a new one"], ["missing", "Missing"], ["extra", "One too many"]] as const).map(([k, w]) => (<button key={k} type="button" className="btn quiet" aria-pressed={as === k} onClick={() => setAs(k)}>{w}</button>))}
+        <form
+          className="flex flex-col gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            save();
+          }}
+        >
+          <fieldset className="flex flex-wrap gap-2">
+            <legend className="vh">What became of it</legend>
+            {(
+              [
+                ["staysOut", "Stays out"],
+                ["replaced", "Replaced by a new one"],
+                ["missing", "Missing"],
+                ["extra", "One too many"],
+              ] as const
+            ).map(([k, w]) => (
+              <button key={k} type="button" className="btn quiet" aria-pressed={as === k} onClick={() => setAs(k)}>
+                {w}
+              </button>
+            ))}
           </fieldset>
-          <label className="field"><span>Because</span><input value={reason} required maxLength={200} onChange={(e) => setReason(e.target.value)} /></label>
+          <label className="field">
+            <span>Because</span>
+            <input value={reason} required maxLength={200} onChange={(e) => setReason(e.target.value)} />
+          </label>
           <RefusalBox />
-          <button type="submit" className="btn self-start"><Mark kind="same" size={18} />Record</button>
+          <button type="submit" className="btn self-start">
+            <Mark kind="same" size={18} />
+            Record
+          </button>
         </form>
       </Sheet>
     </>

@@ -7,5 +7,10 @@ export const dynamic = "force-dynamic";
 export async function GET(): Promise<Response> {
   const { raw } = connection();
   const SYNC = ["OFF", "NORMAL", "FULL", "EXTRA"];
-  return json({ ok: true, journalMode: raw.pragma("journal_mode", { simple: true }), synchronous: SYNC[Number(raw.pragma("synchronous", { simple: true }))], foreignKeys: raw.pragma("foreign_keys", { simple: true }) === 1 });
+  return json({
+    ok: true,
+    journalMode: raw.pragma("journal_mode", { simple: true }),
+    synchronous: SYNC[Number(raw.pragma("synchronous", { simple: true }))],
+    foreignKeys: raw.pragma("foreign_keys", { simple: true }) === 1,
+  });
 }

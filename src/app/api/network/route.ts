@@ -1,6 +1,6 @@
+import { VIA } from "@/proxy";
 import { json, problem, readJson } from "@/server/http";
 import { listener, readNetwork, setNetwork } from "@/server/session";
-import { VIA } from "@/proxy";
 import { NetworkRequest } from "@/wire/settings";
 
 export const dynamic = "force-dynamic";

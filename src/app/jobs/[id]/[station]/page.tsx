@@ -12,5 +12,14 @@ export default async function JobPage({ params }: { params: Promise<{ id: string
   if (!isJobId(id) || !(STATION_PATHS as readonly string[]).includes(station)) notFound();
   const page = await readJobPage(id);
   if (!page) notFound();
-  return <JobWorkspace key={`${id}-${station}`} jobId={id} station={station as StationPath} {...page} nowMs={nowMs()} clockFixed={clockIsFixed()} />;
+  return (
+    <JobWorkspace
+      key={`${id}-${station}`}
+      jobId={id}
+      station={station as StationPath}
+      {...page}
+      nowMs={nowMs()}
+      clockFixed={clockIsFixed()}
+    />
+  );
 }

@@ -17,7 +17,8 @@ export async function GET(req: Request, { params }: Context): Promise<Response> 
   const rows = await eventsAfter(db, id, after);
   const snapshots: Record<string, unknown> = {};
   if (rows.length)
-    for (const s of await db.selectFrom("snapshots").select(["hash", "kind", "json"]).where("job_id", "=", id).execute()) snapshots[s.hash] = { kind: s.kind, data: JSON.parse(s.json) };
+    for (const s of await db.selectFrom("snapshots").select(["hash", "kind", "json"]).where("job_id", "=", id).execute())
+      snapshots[s.hash] = { kind: s.kind, data: JSON.parse(s.json) };
   return json({ events: rows, snapshots, cursor: rows.at(-1)?.seq ?? after } satisfies EventsReply);
 }
 

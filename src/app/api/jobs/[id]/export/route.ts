@@ -7,5 +7,11 @@ export async function GET(_req: Request, { params }: { params: Promise<{ id: str
   const { id } = await params;
   const zip = isJobId(id) ? await exportJob(id) : null;
   if (!zip) return problem(404, "There is no such job.");
-  return new Response(Buffer.from(zip), { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="helvane-job-${id.slice(0, 8)}.zip"`, "cache-control": "no-store" } });
+  return new Response(Buffer.from(zip), {
+    headers: {
+      "content-type": "application/zip",
+      "content-disposition": `attachment; filename="helvane-job-${id.slice(0, 8)}.zip"`,
+      "cache-control": "no-store",
+    },
+  });
 }

@@ -9,5 +9,11 @@ export async function GET(_req: Request, { params }: { params: Promise<{ id: str
   const sheet = isJobId(id) ? await readSheet(id) : null;
   if (!sheet) return problem(404, "There is no such job.");
   const pdf = await sheetPdf(sheet, new Date(nowMs()));
-  return new Response(new Uint8Array(pdf), { headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="hand-over-${sheet.number}.pdf"`, "cache-control": "no-store" } });
+  return new Response(new Uint8Array(pdf), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `inline; filename="hand-over-${sheet.number}.pdf"`,
+      "cache-control": "no-store",
+    },
+  });
 }

@@ -9,7 +9,14 @@ export async function GET(req: Request, { params }: { params: Promise<{ id: stri
   const { id } = await params;
   if (!isJobId(id)) return problem(400, `"${id}" is not a job id.`);
   const after = Number(new URL(req.url).searchParams.get("after") ?? 0);
-  const top = async () => (await connection().db.selectFrom("events").select(({ fn }) => fn.max("seq").as("seq")).where("job_id", "=", id).executeTakeFirst())?.seq ?? 0;
+  const top = async () =>
+    (
+      await connection()
+        .db.selectFrom("events")
+        .select(({ fn }) => fn.max("seq").as("seq"))
+        .where("job_id", "=", id)
+        .executeTakeFirst()
+    )?.seq ?? 0;
   const now = await top();
   if (now > after) return json({ cursor: now });
   await new Promise<void>((done) => {
