@@ -159,12 +159,12 @@ function graph(b: BuildIndex): { steps: Map<string, Step>; needs: Needs } {
 /** What a goal needs: closure under "needs". */
 function closure(needs: Needs, goals: readonly string[]): Set<string> {
   const out = new Set<string>();
-  const todo = [...goals];
-  while (todo.length) {
-    const s = todo.pop()!;
+  const open = [...goals];
+  while (open.length) {
+    const s = open.pop()!;
     if (out.has(s)) continue;
     out.add(s);
-    todo.push(...(needs.get(s) ?? []));
+    open.push(...(needs.get(s) ?? []));
   }
   return out;
 }

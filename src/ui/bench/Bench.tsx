@@ -142,7 +142,7 @@ export function Bench({
           {STATION_NAMES.map((name, i) => {
             const n = cards.filter((c) => c.station === STATION_PATHS[i]).length;
             return (
-              <li key={name} className="cell" data-s={n ? "proven" : "todo"}>
+              <li key={name} className="cell" data-s={n ? "proven" : "ahead"}>
                 <span className="label">
                   <kbd>{i + 1}</kbd>
                   <b>{name}</b>

@@ -103,29 +103,29 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
             ? 3
             : ["open", "swap", "bond", "prove", "close"].indexOf(p?.now?.station ?? "close") + 4;
   const cells: RouteCell[] = [
-    s.triage.concluded ? { s: "proven", note: conclusion[s.triage.concluded.verdict]! } : { s: "todo", note: "" },
+    s.triage.concluded ? { s: "proven", note: conclusion[s.triage.concluded.verdict]! } : { s: "ahead", note: "" },
     reading
       ? {
           s: reading.source === "L" || reading.source === "E" ? "proven" : "assumed",
           note: { label: "from the label", edid: "from the EDID", model: "by model", hand: "typed" }[reading.way],
         }
-      : { s: "todo", note: "" },
+      : { s: "ahead", note: "" },
     s.match.arrived
       ? { s: fit?.overall.conditional ? "assumed" : "proven", note: fit ? fit.overall.short : "here" }
       : s.match.order
         ? { s: "assumed", note: "ordered" }
         : fit
           ? {
-              s: "todo",
+              s: "ahead",
               note: fit.overall.short,
               mark: markOf[fit.overall.kind === "doNotConnect" ? "unknown" : fit.overall.kind],
             }
-          : { s: "todo", note: "" },
-    s.plan ? { s: "proven", note: p ? `${p.steps.length} steps` : "cannot be planned" } : { s: "todo", note: "" },
+          : { s: "ahead", note: "" },
+    s.plan ? { s: "proven", note: p ? `${p.steps.length} steps` : "cannot be planned" } : { s: "ahead", note: "" },
     allDone("open")
       ? { s: "proven", note: taken ? `${counted(taken, "screw")} out` : "open" }
       : {
-          s: "todo",
+          s: "ahead",
           note:
             s.plan && stepDone("open").some((x) => x.done)
               ? `step ${stepDone("open").filter((x) => x.done).length + 1} of ${stepDone("open").length}`
@@ -133,13 +133,13 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
         },
     s.looseTest
       ? { s: looseTestMissing(v) ? "assumed" : "proven", note: looseTestMissing(v) ? "test again" : "loose test held" }
-      : { s: "todo", note: "" },
-    s.panel === "seated" ? { s: "proven", note: "panel seated" } : { s: "todo", note: "" },
+      : { s: "ahead", note: "" },
+    s.panel === "seated" ? { s: "proven", note: "panel seated" } : { s: "ahead", note: "" },
     closed.complete && open.complete
       ? { s: "proven", note: "both passes" }
       : open.complete
         ? { s: "assumed", note: "open pass held" }
-        : { s: "todo", note: "" },
+        : { s: "ahead", note: "" },
     s.closed
       ? {
           s: "proven",
@@ -151,7 +151,7 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
             cancelled: "cancelled",
           }[s.closed.outcome],
         }
-      : { s: "todo", note: out.length && s.panel === "seated" ? `${out.length} screws to go` : "" },
+      : { s: "ahead", note: out.length && s.panel === "seated" ? `${out.length} screws to go` : "" },
   ];
   const at = cells[now];
   if (at) at.s = "now";

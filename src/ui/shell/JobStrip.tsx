@@ -23,7 +23,7 @@ export const Brand = () => (
 );
 
 export interface RouteCell {
-  s: "proven" | "assumed" | "now" | "todo";
+  s: "proven" | "assumed" | "now" | "ahead";
   note: string;
   mark?: MarkKind;
 }
@@ -34,7 +34,7 @@ export function Route({ cells, jobId, current }: { cells: readonly RouteCell[]; 
     <nav aria-label="Route: nine stations">
       <ol className="route">
         {STATION_NAMES.map((name, i) => {
-          const c = cells[i] ?? { s: "todo" as const, note: "" };
+          const c = cells[i] ?? { s: "ahead" as const, note: "" };
           const path = STATION_PATHS[i]!;
           return (
             <li key={name}>

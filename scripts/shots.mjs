@@ -1,0 +1,134 @@
+#!/usr/bin/env node
+// `npm run shots`: one picture of each main view at 1280 x 800, from the demo data, at a fixed clock.
+import { spawn } from "node:child_process";
+import { mkdirSync, rmSync } from "node:fs";
+import { build, checkNode, chromium as needChromium, packages, say } from "./prepare.mjs";
+
+checkNode();
+await packages();
+await needChromium();
+await build();
+const { chromium } = await import("@playwright/test");
+const NOW = "2026-06-10T08:12:00.000Z";
+const PORT = process.env.PORT ?? "4291";
+const DB = ".e2e/shots.sqlite";
+mkdirSync(".e2e", { recursive: true });
+mkdirSync("docs/screenshots", { recursive: true });
+for (const tail of ["", "-wal", "-shm"]) rmSync(DB + tail, { force: true });
+const server = spawn(process.execPath, ["scripts/serve.mjs"], {
+  env: { ...process.env, NODE_ENV: "production", PORT, HELVANE_DB: DB, HELVANE_NOW: NOW, TZ: "UTC" },
+  stdio: "inherit",
+});
+const url = `http://127.0.0.1:${PORT}`;
+for (
+  let i = 0;
+  i < 200 &&
+  !(await fetch(`${url}/api/health`).then(
+    (r) => r.ok,
+    () => false,
+  ));
+  i++
+)
+  await new Promise((r) => setTimeout(r, 100));
+
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
+});
+const only = process.argv.slice(2);
+const open = async (theme = "light", viewport = { width: 1280, height: 800 }) => {
+  const context = await browser.newContext({ viewport, timezoneId: "UTC", locale: "en-GB" });
+  await context.addCookies([{ name: "helvane-theme", value: theme, url }]);
+  const page = await context.newPage();
+  await page.clock.setFixedTime(new Date(NOW));
+  return page;
+};
+const settle = async (page) => {
+  await page.waitForLoadState("networkidle").catch(() => undefined);
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(250);
+};
+const take = async (page, name) => {
+  if (only.length && !only.includes(name)) return;
+  await settle(page);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  say(`docs/screenshots/${name}.png`);
+};
+const ids = {};
+const page = await open();
+await page.goto(url);
+for (const n of ["H-2417", "H-2419", "H-2421", "H-2424", "H-2411"])
+  ids[n] = (await page.locator(`[data-job="${n}"]`).getAttribute("href")).split("/")[2];
+const go = async (p, number, station) => {
+  await p.goto(`${url}/jobs/${ids[number]}/${station}`);
+  await p.locator("html[data-ready]").waitFor();
+};
+const press = async (p, key) => {
+  await p.keyboard.press(key);
+  await p.waitForTimeout(70);
+};
+/** Follows the plan with the plate until the step's title matches. */
+const follow = async (p, number, title) => {
+  for (let i = 0; i < 160; i++) {
+    const now = (await p.locator('nav [data-s="now"]').getAttribute("href"))?.split("/").at(-1);
+    if (now && !p.url().endsWith(`/${now}`)) await go(p, number, now);
+    if (title.test((await p.locator("[data-station] h1").textContent()) ?? "")) return;
+    await press(p, "Space");
+  }
+  throw new Error(`never came to ${title}`);
+};
+
+await take(page, "bench");
+await go(page, "H-2424", "triage");
+await take(page, "triage");
+await go(page, "H-2419", "identify");
+await page.getByLabel("Label text, whole or in part").fill("TQ116WHA-RO2\nS/N 7Q20417753\n2024 W31");
+await take(page, "identify");
+await go(page, "H-2421", "match");
+await page.request.post(`${url}/api/jobs/${ids["H-2421"]}/events`, { data: {} }).catch(() => undefined);
+await go(page, "H-2417", "match");
+await take(page, "match");
+await go(page, "H-2417", "plan");
+await take(page, "plan");
+await follow(page, "H-2417", /Take out 6 base screws/);
+for (let i = 0; i < 3; i++) await press(page, "Space");
+await take(page, "open");
+await follow(page, "H-2417", /Pull the left tab/);
+await take(page, "open-tape");
+await go(page, "H-2417", "bond");
+await follow(page, "H-2417", /Take off display plug/);
+await press(page, "x");
+await page.getByRole("button", { name: "Mains in" }).click();
+await press(page, "Space");
+await take(page, "refusal");
+await press(page, "Backspace");
+await follow(page, "H-2417", /Put on display plug/);
+await take(page, "swap");
+await follow(page, "H-2417", /Start it with the panel/);
+await take(page, "loose-test");
+await follow(page, "H-2417", /Pull the liner: right edge/);
+await take(page, "bond");
+await follow(page, "H-2417", /Prove it open/);
+for (let i = 0; i < 2; i++) await press(page, "Space");
+await page.getByLabel("Kind").selectOption("dark");
+await page.getByRole("button", { name: "Add" }).click();
+await page.evaluate(() => document.activeElement?.blur());
+await take(page, "prove");
+const dim = await open("dim");
+await go(dim, "H-2417", "prove");
+await take(dim, "prove-dim");
+await dim.goto(url);
+await take(dim, "bench-dim");
+await follow(page, "H-2417", /Put back 6 base screws/);
+await press(page, "2");
+await take(page, "close");
+const tablet = await open("light", { width: 1024, height: 768 });
+await go(tablet, "H-2417", "close");
+await take(tablet, "tablet-close");
+await follow(page, "H-2417", /Job closed/);
+await page.goto(`${url}/jobs/${ids["H-2417"]}/handover`);
+await take(page, "hand-over");
+await page.goto(`${url}/settings`);
+await take(page, "settings");
+await browser.close();
+server.kill();
