@@ -30,6 +30,8 @@ export const test = base.extend<{ server: Running; bench: Bench }>({
 });
 export { expect };
 
+const STATIONS = ["triage", "identify", "match", "plan", "open", "swap", "bond", "prove", "close"];
+
 export class Bench {
   constructor(
     readonly page: Page,
@@ -83,6 +85,40 @@ export class Bench {
   async events(id: string): Promise<{ type: string; id: string; payload: Record<string, unknown> }[]> {
     const res = await this.page.request.get(`${this.url}/api/jobs/${id}/events?after=0`);
     return ((await res.json()) as { events: { event: never }[] }).events.map((x) => x.event);
+  }
+  /** Follows the plan by keyboard, every act through the plate's key, until the step's title matches. */
+  async follow(until: RegExp): Promise<void> {
+    const { page } = this;
+    for (let i = 0; i < 140; i++) {
+      const onStation = new URL(page.url()).pathname.split("/").at(-1)!;
+      const now = await page
+        .locator('nav [data-s="now"]')
+        .getAttribute("href", { timeout: 500 })
+        .catch(() => null);
+      const wanted = now?.split("/").at(-1);
+      if (wanted && wanted !== onStation) {
+        await this.key("g");
+        await this.key(String(STATIONS.indexOf(wanted) + 1));
+        await page.waitForURL(`**/${wanted}`);
+        await this.ready(wanted);
+        continue;
+      }
+      if (until.test((await this.step.textContent()) ?? "")) return;
+      const before = await page.locator("html").getAttribute("data-last");
+      await this.key("Space");
+      await expect(page.locator("html"))
+        .not.toHaveAttribute("data-last", before ?? "none", { timeout: 4000 })
+        .catch(async () => {
+          throw new Error(
+            `stuck at ${onStation}: ${await this.step.textContent()}; ${await this.refusal.textContent({ timeout: 200 }).catch(() => "no refusal")}`,
+          );
+        });
+    }
+    throw new Error(`never came to ${until}`);
+  }
+  /** Focus on nothing, as after a look away. */
+  async letGo(): Promise<void> {
+    await this.page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   }
   /** Waits until everything recorded here has been acknowledged. */
   async settled(): Promise<void> {

@@ -16,6 +16,9 @@ export const freePort = (): Promise<number> =>
     });
   });
 
+/** Which bench-network port belongs to which local one. */
+export const benchPorts = new Map<number, number>();
+
 export interface Running {
   url: string;
   db: string;
@@ -26,12 +29,14 @@ export interface Running {
 /** Starts the production server on a free port over one database file. */
 export async function startServer(db: string, env: Record<string, string> = {}): Promise<Running> {
   const port = await freePort();
+  const benchPort = await freePort();
+  benchPorts.set(port, benchPort);
   const child = spawn(process.execPath, ["scripts/serve.mjs"], {
     env: {
       ...process.env,
       NODE_ENV: "production",
       PORT: String(port),
-      BENCH_PORT: String(await freePort()),
+      BENCH_PORT: String(benchPort),
       BENCH_HOST: "127.0.0.1",
       HELVANE_DB: db,
       NEXT_TELEMETRY_DISABLED: "1",

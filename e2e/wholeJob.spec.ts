@@ -1,36 +1,7 @@
 import { readFileSync } from "node:fs";
-import { inflateSync } from "node:zlib";
 import { strFromU8, unzipSync } from "fflate";
-import { type Bench, expect, test } from "./bench";
-
-/** Follows the plan with the keyboard until the job is closed; every act goes through the plate's key. */
-async function followByKeyboard(bench: Bench, id: string): Promise<void> {
-  const { page } = bench;
-  for (let i = 0; i < 140; i++) {
-    if ((await bench.step.textContent()) === "Job closed") return;
-    const onStation = new URL(page.url()).pathname.split("/").at(-1)!;
-    const now = await page.locator('nav [data-s="now"]').getAttribute("href");
-    const wanted = now?.split("/").at(-1);
-    if (wanted && wanted !== onStation) {
-      const digit = ["triage", "identify", "match", "plan", "open", "swap", "bond", "prove", "close"].indexOf(wanted) + 1;
-      await bench.key("g");
-      await bench.key(String(digit));
-      await page.waitForURL(`**/${wanted}`);
-      await bench.ready(wanted);
-      continue;
-    }
-    const before = await page.locator("html").getAttribute("data-last");
-    await bench.key("Space");
-    await expect(page.locator("html"))
-      .not.toHaveAttribute("data-last", before ?? "none", { timeout: 4000 })
-      .catch(async () => {
-        throw new Error(
-          `stuck at ${onStation}: ${await bench.step.textContent()}; ${await bench.refusal.textContent({ timeout: 200 }).catch(() => "no refusal")}`,
-        );
-      });
-  }
-  throw new Error(`job ${id} was never closed`);
-}
+import { expect, test } from "./bench";
+import { pdfText } from "./pdfText";
 
 test("family C, all nine stations by keyboard, ending with a printed hand-over and a closed job", async ({ bench, page }) => {
   test.setTimeout(150_000);
@@ -89,7 +60,7 @@ test("family C, all nine stations by keyboard, ending with a printed hand-over a
   await expect(page.getByText("Planned.")).toBeVisible();
   await bench.settled();
 
-  await followByKeyboard(bench, id);
+  await bench.follow(/^Job closed$/);
   await bench.settled();
   const log = await bench.events(id);
   expect(log.at(-1)?.type).toBe("job.closed");
@@ -109,53 +80,6 @@ test("family C, all nine stations by keyboard, ending with a printed hand-over a
   const zip = unzipSync(await (await page.request.get(`${bench.url}/api/jobs/${id}/export`)).body());
   expect(JSON.parse(strFromU8(zip["log.json"]!))).toHaveLength(log.length);
 });
-
-/** Text of a PDF through the character maps its fonts carry. */
-function pdfText(pdf: Buffer): string {
-  const raw = pdf.toString("latin1");
-  const objects = new Map<string, { head: string; body: string }>();
-  for (const m of raw.matchAll(/(\d+) 0 obj\s([\s\S]*?)endobj/g)) {
-    const [, n, text] = m as unknown as [string, string, string];
-    const at = text.indexOf("stream\n");
-    const bytes = at < 0 ? null : Buffer.from(text.slice(at + 7, text.lastIndexOf("\nendstream")), "latin1");
-    objects.set(n, {
-      head: at < 0 ? text : text.slice(0, at),
-      body: bytes ? (/FlateDecode/.test(text.slice(0, at)) ? safeInflate(bytes) : bytes.toString("latin1")) : "",
-    });
-  }
-  const fonts = new Map<string, Map<string, string>>();
-  for (const o of objects.values())
-    for (const f of o.head.matchAll(/\/(F\d+) (\d+) 0 R/g)) {
-      const to = /\/ToUnicode (\d+) 0 R/.exec(objects.get(f[2]!)?.head ?? "");
-      if (to) fonts.set(f[1]!, charMap(objects.get(to[1]!)!.body));
-    }
-  let out = "";
-  for (const o of objects.values()) {
-    if (!o.body.includes("BT")) continue;
-    let map = new Map<string, string>();
-    for (const t of o.body.matchAll(/\/(F\d+) [\d.]+ Tf|<([0-9a-f]+)>/gi)) {
-      if (t[1]) map = fonts.get(t[1]) ?? map;
-      else for (const g of t[2]!.match(/.{4}/g) ?? []) out += map.get(g.toLowerCase()) ?? "";
-    }
-  }
-  return out;
-}
-function safeInflate(b: Buffer): string {
-  try {
-    return inflateSync(b).toString("latin1");
-  } catch {
-    return "";
-  }
-}
-function charMap(cmap: string): Map<string, string> {
-  const map = new Map<string, string>();
-  const text = (hex: string) => Buffer.from(hex, "hex").swap16().toString("utf16le");
-  for (const r of cmap.matchAll(/<([0-9a-f]{4})> <([0-9a-f]{4})> \[([^\]]*)\]/gi)) {
-    let code = Number.parseInt(r[1]!, 16);
-    for (const u of r[3]!.matchAll(/<([0-9a-f]+)>/gi)) map.set((code++).toString(16).padStart(4, "0"), text(u[1]!));
-  }
-  return map;
-}
 
 test("family B, the whole job by touch on a 1024 x 768 tablet", async ({ browser, server }) => {
   test.setTimeout(150_000);

@@ -44,7 +44,7 @@ const open = async (theme = "light", viewport = { width: 1280, height: 800 }) =>
   return page;
 };
 const settle = async (page) => {
-  await page.waitForLoadState("networkidle").catch(() => undefined);
+  await page.waitForLoadState("load");
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(250);
 };

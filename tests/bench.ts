@@ -7,7 +7,7 @@ import type { Panel } from "@/core/panel";
 import type { Act } from "@/core/teardown";
 import { nextAct, progressOf } from "@/core/teardown";
 
-const root = join(__dirname, "..");
+const root = process.cwd();
 const json = (file: string) => JSON.parse(readFileSync(join(root, "data", file), "utf8"));
 const sha = (x: unknown) => createHash("sha256").update(JSON.stringify(x)).digest("hex");
 

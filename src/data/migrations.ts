@@ -66,6 +66,12 @@ const MIGRATIONS: Record<string, Migration> = {
       await sql`PRAGMA user_version = 1`.execute(db);
     },
   },
+  "2026-02-opened": {
+    async up(db: Kysely<unknown>) {
+      // Numbers of jobs are asked for on every new job and import: without this, the whole log is read for them.
+      await sql`create index events_opened on events (job_id) where type = 'job.opened'`.execute(db);
+    },
+  },
 };
 
 export const migrations: MigrationProvider = { getMigrations: async () => MIGRATIONS };

@@ -73,7 +73,8 @@ export async function appendOne(e: JobEvent, via: "live" | "outbox", nowMs: numb
         gate: "stale",
         reason: "Something changed in this job since this order was decided. Look again before spending money.",
       };
-    if (shut && (!late || e.type === "job.opened")) return { ok: false, ...shut };
+    // Taking back corrects the record: it is no act that has happened, so it is refused late as well.
+    if (shut && (!late || e.type === "job.opened" || e.type === "job.takenBack")) return { ok: false, ...shut };
     const seq = await insertEvent(trx, e, new Date(nowMs).toISOString(), bring);
     return { ok: true, seq, repeated: false, late };
   });

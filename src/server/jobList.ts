@@ -1,8 +1,9 @@
+import { sql } from "kysely";
 import type { Build } from "@/core/build";
 import { FOLD_VERSION, fold, isolationOf, type JobState, openBreaches, openHazards, panelReading, screwsOpen } from "@/core/job";
 import { type Progress, progressOf, type StepStation } from "@/core/teardown";
 import { connection } from "@/data/connection";
-import { jobIds, readLog } from "@/data/eventStore";
+import { jobHeads, readLog } from "@/data/eventStore";
 import { listReference } from "@/data/referenceStore";
 import type { JobCard, Station } from "@/wire/jobCard";
 
@@ -102,16 +103,22 @@ export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof 
   };
 }
 
-/** Cards of all jobs, from the cache where it is current. Dropping the cache changes nothing but time. */
-export async function jobCards(): Promise<JobCard[]> {
+/** Cards of the jobs still open and the count of closed ones, from the cache where it is current. Dropping the cache changes nothing but time. */
+async function jobCards(): Promise<{ open: JobCard[]; closed: number }> {
   const { db } = connection();
-  const heads = await jobIds(db);
-  const cached = new Map((await db.selectFrom("job_list").selectAll().execute()).map((r) => [r.job_id, r]));
-  const cards: JobCard[] = [];
+  const heads = await jobHeads(db);
+  // A closed job is only counted: its card is not read.
+  const { rows } = await sql<{ job_id: string; last_seq: number; fold_version: number; json: string | null }>`
+    select job_id, last_seq, fold_version, case when json_extract(json, '$.closed') is null then json end as json from job_list
+  `.execute(db);
+  const cached = new Map(rows.map((r) => [r.job_id, r]));
+  const open: JobCard[] = [];
+  let closed = 0;
   for (const head of heads) {
     const hit = cached.get(head.job_id);
     if (hit && hit.last_seq === head.last && hit.fold_version === FOLD_VERSION) {
-      cards.push(JSON.parse(hit.json) as JobCard);
+      if (hit.json === null) closed += 1;
+      else open.push(JSON.parse(hit.json) as JobCard);
       continue;
     }
     const log = await readLog(db, head.job_id);
@@ -123,17 +130,17 @@ export async function jobCards(): Promise<JobCard[]> {
       .values(row)
       .onConflict((c) => c.column("job_id").doUpdateSet(row))
       .execute();
-    cards.push(card);
+    if (card.closed) closed += 1;
+    else open.push(card);
   }
-  return cards;
+  return { open, closed };
 }
 
 /** The cards still on the bench, and how many are closed: for the bench's first screen. */
 export async function benchCards(): Promise<{ open: JobCard[]; closed: number }> {
-  const all = await jobCards();
-  const open = all.filter((c) => !c.closed);
+  const { open, closed } = await jobCards();
   // A lid whose job has no build of its own yet is drawn from the machine's current one; that is not part of the cached card.
   const builds = open.some((c) => !c.lid) ? await listReference<Build>(connection().db, "build") : [];
   for (const c of open) c.lid ??= lidOf(builds.find((b) => b.data.machineModel === c.machine)?.data.lid ?? null);
-  return { open, closed: all.length - open.length };
+  return { open, closed };
 }

@@ -6,7 +6,7 @@ import { Panel } from "@/core/panel";
 import { Policy } from "@/core/proof";
 import { TriageTable } from "@/core/triage";
 import { connection } from "@/data/connection";
-import { insertEvent, readLog } from "@/data/eventStore";
+import { insertEvent, jobNumbers, readLog } from "@/data/eventStore";
 import { contentHash } from "@/data/referenceStore";
 import { announce } from "./live";
 import { nowIso } from "./now";
@@ -137,17 +137,9 @@ export async function importJob(zip: Uint8Array): Promise<ImportJob> {
   );
   const bad = photos.find((p) => !p.seen);
   if (bad) return fail(`blobs/${bad.hash.slice(0, 12)}…`, "is not a JPEG picture");
-  const clash = await db
-    .selectFrom("events")
-    .select(["id", "payload"])
-    .where("type", "=", "job.opened")
-    .where("job_id", "!=", String(head.jobId))
-    .execute();
+  const numbers = await jobNumbers(db);
   const opened = events.find((e) => e.type === "job.opened");
-  if (
-    opened?.type === "job.opened" &&
-    clash.some((c) => (JSON.parse(c.payload) as { number: string }).number === opened.payload.number)
-  )
+  if (opened?.type === "job.opened" && numbers.some((n) => n.jobId !== head.jobId && n.number === opened.payload.number))
     return fail("log.json, job.opened", `another job already has the number ${opened.payload.number}`);
   const result = await db.transaction().execute(async (trx) => {
     let added = 0;

@@ -1,4 +1,5 @@
 import { connection } from "@/data/connection";
+import { jobNumbers } from "@/data/eventStore";
 import { nowMs } from "@/server/now";
 import { readReference } from "@/server/reference";
 import { NewJob } from "@/ui/bench/NewJob";
@@ -6,8 +7,7 @@ import { NewJob } from "@/ui/bench/NewJob";
 export const dynamic = "force-dynamic";
 
 export default async function NewJobPage() {
-  const rows = await connection().db.selectFrom("events").select("payload").where("type", "=", "job.opened").execute();
-  const numbers = rows.map((r) => Number((JSON.parse(r.payload) as { number: string }).number.slice(2)));
+  const numbers = (await jobNumbers(connection().db)).map((n) => Number(n.number.slice(2)));
   const ref = await readReference();
   return (
     <NewJob

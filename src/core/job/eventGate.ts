@@ -1,6 +1,6 @@
 import type { BuildIndex } from "../build";
 import { NOT_BY_EYE } from "../panel";
-import { listed } from "../quantity";
+import { counted, listed } from "../quantity";
 import { cutList } from "../tape";
 import {
   buildOf,
@@ -166,6 +166,8 @@ function deskGate(v: JobView, e: JobEvent): Answer {
     case "match.looked":
       if (NOT_BY_EYE.includes(e.payload.field) && e.payload.source === "M")
         return no("match", "A supply voltage is not settled by eye: name a datasheet, label or maker's source.");
+      if (NOT_BY_EYE.includes(e.payload.field) && !e.payload.note)
+        return no("match", "Name the datasheet, label or maker's source that says so: it is kept with the job.");
       if (!s.match.arrived && e.payload.source !== "D") return no("match", "Look at the part in hand: it has not arrived.");
       return s.match.chosen ? null : no("match", "Pick a candidate first.");
     case "plan.made":
@@ -193,13 +195,28 @@ function deskGate(v: JobView, e: JobEvent): Answer {
     case "job.closed": {
       if (e.payload.outcome === "handedOver")
         return s.close.handedOver ? null : (mayHandOver(v) ?? no("mayHandOver", "Hand the machine over first."));
-      const { out } = screwsOpen(s);
-      if (out.length) return no("job", `The machine is open: ${out.length} screws are out.`);
-      return s.panel === "out" ? no("job", "The panel is out of the machine.") : null;
+      return leftOpen(v);
     }
     default:
       return null;
   }
+}
+
+/** A job is not closed over an open machine, whatever its outcome. */
+function leftOpen(v: JobView): Answer {
+  const s = v.state;
+  const b = buildOf(v);
+  const { out, loose } = screwsOpen(s);
+  const parts = Object.keys(s.parts).filter((p) => s.parts[p] !== "back");
+  const cables = Object.keys(s.connectors).filter((c) => s.connectors[c] === "off");
+  const left = [
+    out.length ? `${counted(out.length, "screw")} out` : "",
+    loose.length ? `${counted(loose.length, "screw")} loosened` : "",
+    s.panel === "out" ? "the panel out" : "",
+    ...parts.filter((p) => p !== b?.panel.id).map((p) => `${b?.part.get(p)?.name.toLowerCase() ?? p} off`),
+    ...cables.map((c) => `${b?.connector.get(c)?.name.toLowerCase() ?? c} off`),
+  ].filter(Boolean);
+  return left.length ? no("job", `The machine is open: ${listed(left)}.`) : null;
 }
 
 function panelCablesOff(v: JobView): boolean {
@@ -261,6 +278,10 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
       if (off.length || !Object.keys(s.connectors).some((c) => b.panelConnectors.some((p) => p.id === c)))
         return no("looseTest", `${listed(off.map((c) => c.name))} still off.`);
       if (e.payload.supply !== "battery" && s.bench.mains !== "in") return no("looseTest", "No supply: put the mains in first.");
+      if (e.payload.supply !== "mains") {
+        const open = b.powerPoints.filter((c) => s.connectors[c.id] === "off");
+        if (open.length) return no("looseTest", `No battery to test on: ${listed(open.map((c) => c.name.toLowerCase()))} off.`);
+      }
       return null;
     }
     case "bond.tapeLaid":

@@ -7,6 +7,7 @@ import type { Step } from "@/core/teardown";
 import { damageLines } from "../draw/damage";
 import { type Frame, fl, fx, fy, Ground, Hatches } from "../draw/Ground";
 import { ScrewLayer } from "./ScrewLayer";
+import { ScrewLegend } from "./ScrewLegend";
 import { PX_PER_MM, scaleOf } from "./scale";
 
 export type Layer = "outline" | "candidate" | "screws" | "tape" | "cables" | "damage" | "faults" | "hidden";
@@ -80,6 +81,9 @@ export function LidDrawing(p: LidDrawingProps) {
         )
       ) : (
         <Unknown f={f} state={p.state} />
+      )}
+      {p.build && p.layers.has("screws") && !p.heldAt && (
+        <ScrewLegend build={p.build} view={p.view} f={f} state={p.state} step={p.step ?? null} top={fy(f, size.h)} />
       )}
     </svg>
   );
@@ -315,7 +319,6 @@ function Cables({ build, f, state, step, view }: Inner) {
           const now = step?.target === c.id;
           const x = fx(f, c.xMm);
           const y = fy(f, c.yMm);
-          const left = c.xMm > 170;
           return (
             <g key={c.id}>
               {now && <rect x={x - 36} y={y - 20} width={72} height={40} rx={20} className="nowfill" />}
@@ -330,12 +333,9 @@ function Cables({ build, f, state, step, view }: Inner) {
                   className="pen3 sink"
                 />
               )}
-              <text
-                x={x + (left ? -34 : 34)}
-                y={y + 5}
-                className={`t15 halo ${now ? "fb i1" : "i2"}`}
-                textAnchor={left ? "end" : "start"}
-              >{`${c.name}, ${off ? "off" : "on"}`}</text>
+              <text x={x} y={y + 25} className={`t15 halo ${now ? "fb i1" : "i2"}`} textAnchor="middle">
+                {`${c.name}, ${off ? "off" : "on"}`}
+              </text>
             </g>
           );
         })}
@@ -380,7 +380,11 @@ function Base(p: Inner) {
               <Box f={f} r={q.shape!} rx={2} className={off ? "pen2 sink" : "hid"} />
               <text
                 x={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)}
-                y={fy(f, q.shape!.yMm + q.shape!.heightMm / 2) + 5}
+                y={
+                  q.shape!.widthMm < 60
+                    ? fy(f, q.shape!.yMm + q.shape!.heightMm) + 17
+                    : fy(f, q.shape!.yMm + q.shape!.heightMm / 2) + 5
+                }
                 className="t15 i2 halo"
                 textAnchor="middle"
               >

@@ -146,8 +146,8 @@ export function MatchStation() {
                   </td>
                   <td>
                     <span className="flex items-center gap-2">
-                      <Mark kind={overallMark(c.overall)} size={18} />
-                      {c.overall.short}
+                      <Mark kind={overallMark(c.hash === shownId && overall ? overall : c.overall)} size={18} />
+                      {(c.hash === shownId && overall ? overall : c.overall).short}
                     </span>
                   </td>
                   <td className="mono text-right">
@@ -363,67 +363,86 @@ function AskRow({ row, ready, choose }: { row: FitRow; ready: boolean; choose: (
   );
 }
 
-/** The part in hand, field by field: agrees or differs, by what means. */
+/** The part in hand, field by field: agrees or differs, by what means. What is settled shrinks to a line. */
 function Looks({ rows }: { rows: readonly FitRow[] }) {
-  const { log, view } = useBench();
-  const [source, setSource] = useState<Record<string, "M" | "L" | "D">>({});
+  const { view } = useBench();
   const looks = view.state.match.looks;
+  const open = rows.filter((r) => !looks[r.field]);
+  const done = rows.filter((r) => looks[r.field]);
   return (
-    <div className="px-[18px] py-3">
-      <h2 className="sec flex items-center gap-2">
-        <Mark kind="look" size={22} />
-        Look at the part in hand
-      </h2>
-      <ul className="rows">
-        {rows.map((r) => {
-          const byEye = !NOT_BY_EYE.includes(r.field);
-          const src = source[r.field] ?? (byEye ? "M" : "D");
-          return (
-            <li key={r.field} style={{ alignItems: "center", flexWrap: "wrap" }}>
-              <span className="grow">
-                {r.look}
-                {looks[r.field] && (
-                  <b className="block">
-                    {looks[r.field]!.result}, {SOURCE_WORDS[looks[r.field]!.source]}
-                  </b>
-                )}
-              </span>
-              <label className="flex items-center gap-2 text-[15px]">
-                <span className="vh">{r.name}: settled by</span>
-                <select
-                  value={src}
-                  style={{ width: 130 }}
-                  onChange={(e) => setSource({ ...source, [r.field]: e.target.value as "M" | "L" | "D" })}
-                >
-                  {byEye && <option value="M">by eye</option>}
-                  <option value="L">label</option>
-                  <option value="D">datasheet</option>
-                </select>
-              </label>
-              <button
-                type="button"
-                className="btn quiet"
-                aria-label={`${r.name}: agrees`}
-                onClick={() =>
-                  log.record({ type: "match.looked", payload: { field: r.field, result: "agrees", source: src, note: "" } })
-                }
-              >
-                Agrees
-              </button>
-              <button
-                type="button"
-                className="btn quiet"
-                aria-label={`${r.name}: differs`}
-                onClick={() =>
-                  log.record({ type: "match.looked", payload: { field: r.field, result: "differs", source: src, note: "" } })
-                }
-              >
-                Differs
-              </button>
-            </li>
-          );
-        })}
-      </ul>
+    <div className="border-b-[1.5px] border-ink px-[18px] py-2.5">
+      {open.length > 0 && (
+        <>
+          <h2 className="sec flex items-center gap-2">
+            <Mark kind="look" size={22} />
+            Look at the part in hand
+          </h2>
+          <ul className="rows">
+            {open.map((r) => (
+              <LookRow key={r.field} row={r} />
+            ))}
+          </ul>
+        </>
+      )}
+      {done.length > 0 && (
+        <details open={open.length === 0 && done.some((r) => looks[r.field]!.result === "differs")}>
+          <summary className="flex min-h-11 cursor-pointer items-center gap-2 text-[16px]">
+            <Mark kind={done.some((r) => looks[r.field]!.result === "differs") ? "stop" : "same"} size={18} />
+            <b>{done.length === 1 ? "1 look settled" : `${done.length} looks settled`}</b>
+            <span className="q">
+              {listed(done.map((r) => `${r.name.split(",")[0]!.toLowerCase()} ${looks[r.field]!.result}`))}
+            </span>
+          </summary>
+          <ul className="rows">
+            {done.map((r) => (
+              <LookRow key={r.field} row={r} />
+            ))}
+          </ul>
+        </details>
+      )}
     </div>
+  );
+}
+
+function LookRow({ row }: { row: FitRow }) {
+  const { log, view } = useBench();
+  const byEye = !NOT_BY_EYE.includes(row.field);
+  const [source, setSource] = useState<"M" | "L" | "D">(byEye ? "M" : "D");
+  const [note, setNote] = useState("");
+  const given = view.state.match.looks[row.field];
+  const look = (result: "agrees" | "differs") =>
+    log.record({ type: "match.looked", payload: { field: row.field, result, source, note: note.trim() } });
+  return (
+    <li style={{ alignItems: "center", flexWrap: "wrap" }}>
+      <span className="grow">
+        {row.look}
+        {given && (
+          <b className="block text-[15px]">
+            {given.result}, {SOURCE_WORDS[given.source]}
+            {given.note && `: ${given.note}`}
+          </b>
+        )}
+      </span>
+      {!byEye && (
+        <label className="field" style={{ width: 190 }}>
+          <span className="vh">{row.name}: which document says so</span>
+          <input value={note} maxLength={200} placeholder="Which document says so" onChange={(e) => setNote(e.target.value)} />
+        </label>
+      )}
+      <label className="flex items-center gap-2 text-[15px]">
+        <span className="vh">{row.name}: settled by</span>
+        <select value={source} style={{ width: 124 }} onChange={(e) => setSource(e.target.value as "M" | "L" | "D")}>
+          {byEye && <option value="M">by eye</option>}
+          <option value="L">label</option>
+          <option value="D">datasheet</option>
+        </select>
+      </label>
+      <button type="button" className="btn quiet" aria-label={`${row.name}: agrees`} onClick={() => look("agrees")}>
+        Agrees
+      </button>
+      <button type="button" className="btn quiet" aria-label={`${row.name}: differs`} onClick={() => look("differs")}>
+        Differs
+      </button>
+    </li>
   );
 }

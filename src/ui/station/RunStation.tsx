@@ -197,10 +197,7 @@ function StepView({ step }: { step: Step }) {
               </span>
             </div>
           </div>
-          {step.kind !== "screwsTighten" && step.kind !== "screwsLoosen" && left.length > 1 && (
-            <HoldButton words={`All ${left.length}`} onAct={() => several(left.length)} />
-          )}
-          <div className="tally">
+          <div className="tally" style={{ flex: "none" }}>
             <b>{screw.group.screws.length - left.length}</b>
             <span>
               {step.kind === "screwsBack"
@@ -212,8 +209,14 @@ function StepView({ step }: { step: Step }) {
                     : "out"}
             </span>
             <b>{left.length}</b>
-            <span>to go</span>
+            <span className="whitespace-nowrap">to go</span>
           </div>
+        </div>
+      )}
+      {(step.kind === "screwsOut" || step.kind === "screwsBack") && left.length > 1 && (
+        <div className="flex items-center gap-3">
+          <HoldButton words={`All ${left.length} at once`} onAct={() => several(left.length)} />
+          <span className="q">Logged as counted together. A digit counts that many.</span>
         </div>
       )}
       <RefusalBox />
@@ -325,7 +328,6 @@ function Elsewhere({ station, now, onTake }: { station: StepStation; now: Step |
   const mine = progress!.steps.filter((x) => x.step.station === station);
   const next = mine.find((x) => !x.done);
   const iso = isolationOf(view);
-  const act = next ? nextAct(view, next.step) : null;
   offer({ digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`) });
   return (
     <>
@@ -362,18 +364,32 @@ function Elsewhere({ station, now, onTake }: { station: StepStation; now: Step |
         })()}
       <ol className="rows">
         {mine.map((x) => (
-          <li key={x.step.id}>
+          <li key={x.step.id} style={{ alignItems: "center" }}>
             {x.done ? <Mark kind="same" size={18} label="done" /> : <span className="open-sq" role="img" aria-label="to do" />}
             <span className="grow">{x.step.title}</span>
             <em>{durationWords(x.step.minutes)}</em>
+            {!x.done && (
+              <button
+                type="button"
+                className="btn quiet"
+                aria-label={`Out of order: ${x.step.title}`}
+                onClick={() => {
+                  const act = nextAct(view, x.step);
+                  if (act) log.record(act);
+                  else
+                    log.refuse({
+                      gate: "order",
+                      reason: `"${x.step.title}" needs its answer on its own page, when it is its turn.`,
+                    });
+                }}
+              >
+                Now
+              </button>
+            )}
           </li>
         ))}
       </ol>
-      {act && next && (
-        <button type="button" className="btn self-start" onClick={() => log.record(act)}>
-          Do it out of order: {next.step.title.toLowerCase()}
-        </button>
-      )}
+      {next && <p className="q">"Now" records a step out of order. Its gate is asked all the same.</p>}
       <p className="keys">
         <button type="button" className="link" onClick={onTake}>
           Take back the last entry

@@ -1,0 +1,13 @@
+import { mkdirSync, rmSync } from "node:fs";
+import { benchLog } from "./log";
+import { benchPages } from "./pages";
+import { missed } from "./stats";
+
+rmSync(".bench", { recursive: true, force: true });
+mkdirSync(".bench", { recursive: true });
+console.log(`Node ${process.version}, ${new Date().toISOString()}. Absolute times are this machine's; ratios travel.\n`);
+await benchLog();
+await benchPages();
+const bad = missed();
+console.log(bad.length ? `\n${bad.length} target(s) not reached: ${bad.map((f) => f.what).join("; ")}` : "\nall targets reached");
+process.exit(0);
