@@ -124,7 +124,7 @@ export async function jobHeads(db: Kysely<Database>): Promise<{ job_id: string; 
       union all
       select (select min(job_id) from events where job_id > j.id) from j where j.id is not null
     )
-    select id as job_id, (select max(seq) from events where job_id = id) as last from j where id is not null
+    select j.id as job_id, (select max(e.seq) from events e where e.job_id = j.id) as last from j where j.id is not null
   `.execute(db);
   return rows;
 }
