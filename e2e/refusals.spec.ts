@@ -49,7 +49,7 @@ test("a liner is refused before the loose test, and again when a cable was re-se
 
   await page.goto(`${bench.url}/jobs/${id}/swap`);
   await bench.ready("swap");
-  await bench.follow(/Pull the liner/);
+  await bench.follow(/Pull liner T1/);
   // The cable is re-seated: off and on again, through the screen.
   await page.goto(`${bench.url}/jobs/${id}/swap`);
   await bench.ready("swap");
@@ -87,7 +87,7 @@ test("a liner is refused before the loose test, and again when a cable was re-se
   await page.goto(`${bench.url}/jobs/${id}/bond`);
   await bench.ready("bond");
   await expect(page.getByText("Liners: Display plug was touched after the loose test. Test again.")).toBeVisible();
-  await page.getByRole("button", { name: "Out of order: Pull the liner" }).first().click();
+  await page.getByRole("button", { name: "Out of order: Pull liner T1" }).first().click();
   await expect(bench.refusal).toContainText("Display plug was touched after the loose test. Test again.");
   expect((await bench.events(id)).some((e) => e.type === "bond.linerPulled")).toBe(false);
 });

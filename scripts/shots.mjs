@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 // `npm run shots`: one picture of each main view at 1280 x 800, from the demo data, at a fixed clock.
-import { spawn } from "node:child_process";
+import { execFileSync, spawn } from "node:child_process";
 import { mkdirSync, rmSync } from "node:fs";
 import { build, checkNode, chromium as needChromium, packages, say } from "./prepare.mjs";
 
@@ -19,6 +19,7 @@ const server = spawn(process.execPath, ["scripts/serve.mjs"], {
   env: { ...process.env, NODE_ENV: "production", PORT, HELVANE_DB: DB, HELVANE_NOW: NOW, TZ: "UTC" },
   stdio: "inherit",
 });
+process.on("exit", () => server.kill());
 const url = `http://127.0.0.1:${PORT}`;
 for (
   let i = 0;
@@ -32,7 +33,7 @@ for (
   await new Promise((r) => setTimeout(r, 100));
 
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+  executablePath: execFileSync("which", ["chromium"], { encoding: "utf8" }).trim(),
   args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
 });
 const only = process.argv.slice(2);
@@ -40,6 +41,7 @@ const open = async (theme = "light", viewport = { width: 1280, height: 800 }) =>
   const context = await browser.newContext({ viewport, timezoneId: "UTC", locale: "en-GB" });
   await context.addCookies([{ name: "helvane-theme", value: theme, url }]);
   const page = await context.newPage();
+  page.setDefaultTimeout(8000);
   await page.clock.setFixedTime(new Date(NOW));
   return page;
 };
@@ -70,7 +72,15 @@ const press = async (p, key) => {
 /** Follows the plan with the plate until the step's title matches. */
 const follow = async (p, number, title) => {
   for (let i = 0; i < 160; i++) {
-    const now = (await p.locator('nav [data-s="now"]').getAttribute("href"))?.split("/").at(-1);
+    if (title.test((await p.locator("[data-station] h1").textContent()) ?? "")) return;
+    const now = (
+      await p
+        .locator('nav [data-s="now"]')
+        .getAttribute("href", { timeout: 400 })
+        .catch(() => null)
+    )
+      ?.split("/")
+      .at(-1);
     if (now && !p.url().endsWith(`/${now}`)) await go(p, number, now);
     if (title.test((await p.locator("[data-station] h1").textContent()) ?? "")) return;
     await press(p, "Space");
@@ -106,7 +116,7 @@ await follow(page, "H-2417", /Put on display plug/);
 await take(page, "swap");
 await follow(page, "H-2417", /Start it with the panel/);
 await take(page, "loose-test");
-await follow(page, "H-2417", /Pull the liner: right edge/);
+await follow(page, "H-2417", /Pull liner T2/);
 await take(page, "bond");
 await follow(page, "H-2417", /Prove it open/);
 for (let i = 0; i < 2; i++) await press(page, "Space");
@@ -131,4 +141,4 @@ await take(page, "hand-over");
 await page.goto(`${url}/settings`);
 await take(page, "settings");
 await browser.close();
-server.kill();
+process.exit(0);

@@ -109,13 +109,13 @@ export function wayIn(build: Build, out: readonly Step[]): Step[] {
   );
   before("looseTest", firstOff);
 
-  for (const p of pieces) {
+  for (const [n, p] of pieces.entries()) {
     add({
       id: kindId("tapeLay", p.id),
       kind: "tapeLay",
       target: p.id,
       station: "bond",
-      title: `Lay tape: ${p.edge} edge, ${p.widthMm} × ${p.lengthMm} mm`,
+      title: `Lay tape T${n + 1}: ${p.edge} edge, ${p.widthMm} × ${p.lengthMm} mm`,
       how: `${p.thicknessMm} mm thick, liner up.${p.tailMm ? ` Leave a ${p.tailMm} mm tail for the next repair.` : ""} Clean the shell first; little solvent, no flame.`,
       minutes: 1.2,
     });
@@ -126,7 +126,7 @@ export function wayIn(build: Build, out: readonly Step[]): Step[] {
       kind: "linerPull",
       target: p.id,
       station: "bond",
-      title: `Pull the liner: ${p.edge} edge`,
+      title: `Pull liner T${n + 1}, ${p.edge} edge`,
       how: "One at a time. From here the tape grips at once.",
       minutes: 0.4,
     });

@@ -216,6 +216,7 @@ function StepView({ step }: { step: Step }) {
       {(step.kind === "screwsOut" || step.kind === "screwsBack") && left.length > 1 && (
         <div className="flex items-center gap-3">
           <HoldButton words={`All ${left.length} at once`} onAct={() => several(left.length)} />
+          {step.kind === "screwsBack" && <Leftovers screw={screw!.screw.id} where={screw!.screw.where} />}
           <span className="q">Logged as counted together. A digit counts that many.</span>
         </div>
       )}
@@ -239,7 +240,7 @@ function StepView({ step }: { step: Step }) {
         </div>
       )}
       {!special && step.because && <p className="q border-l-[3px] border-ink pl-3">{step.because}</p>}
-      {screw && step.kind === "screwsBack" && <Leftovers screw={screw.screw.id} where={screw.screw.where} />}
+      {screw && step.kind === "screwsBack" && left.length < 2 && <Leftovers screw={screw.screw.id} where={screw.screw.where} />}
       {upcoming.length > 0 && (
         <ol className="rows" aria-label="Next steps">
           {upcoming.map((x) => (
@@ -303,7 +304,7 @@ export function HoldButton({ words, onAct }: { words: string; onAct: () => void 
   return (
     <button
       type="button"
-      className="btn"
+      className="btn whitespace-nowrap"
       aria-pressed={timer !== null}
       onPointerDown={start}
       onPointerUp={stop}

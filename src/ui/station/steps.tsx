@@ -101,7 +101,7 @@ export function Leftovers({ screw, where }: { screw: string; where: string }) {
   };
   return (
     <>
-      <button type="button" className="btn quiet" onClick={() => setOpen(true)}>
+      <button type="button" className="btn quiet self-start whitespace-nowrap" onClick={() => setOpen(true)}>
         Not back
       </button>
       <Sheet open={open} onClose={() => setOpen(false)} title={`${where}: not back`}>

@@ -1,0 +1,47 @@
+import { plannedJob } from "@tests/bench";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { parseEvent } from ".";
+import { PAYLOADS } from "./payloads";
+
+const good = () => plannedJob("C").until(null).events;
+
+describe("parseEvent", () => {
+  it("takes every event of a whole job, unchanged", () => {
+    for (const e of good()) expect(parseEvent(JSON.parse(JSON.stringify(e)))).toEqual({ ok: true, event: e });
+  });
+  it("never throws, whatever it is given", () => {
+    fc.assert(
+      fc.property(fc.anything(), (x) => {
+        const r = parseEvent(x);
+        if (!r.ok) expect(r.problem.length).toBeGreaterThan(5);
+      }),
+      { numRuns: 500 },
+    );
+  });
+  it("refuses a payload with one field too many or too few, naming it", () => {
+    for (const e of good()) {
+      const extra = parseEvent({ ...e, payload: { ...e.payload, stepNumber: 3 } });
+      expect(extra.ok).toBe(false);
+      if (!extra.ok) expect(extra.problem).toContain("stepNumber");
+      const [key] = Object.keys(e.payload);
+      if (!key || ["words", "serial", "note", "reason", "happened"].includes(key)) continue;
+      const { [key]: _, ...rest } = e.payload as Record<string, unknown>;
+      const less = parseEvent({ ...e, payload: rest });
+      if (!less.ok) expect(less.problem).toContain(e.type);
+    }
+  });
+  it("knows no type by the name of a built-in", () => {
+    const e = { ...good()[0]!, type: "constructor" };
+    expect(parseEvent(e)).toMatchObject({ ok: false, problem: expect.stringContaining('"constructor" is not one') });
+  });
+  it("no event type carries a step number", () => {
+    for (const [type, shape] of Object.entries(PAYLOADS)) {
+      const fields = Object.keys((shape as { shape?: object }).shape ?? {});
+      expect(
+        fields.filter((f) => /step|index|position$/i.test(f)),
+        type,
+      ).toEqual([]);
+    }
+  });
+});

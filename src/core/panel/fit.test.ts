@@ -1,0 +1,151 @@
+import { builds, panels } from "@tests/bench";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { compareFit, DESTROYING, overallVerdict, type Panel, readPartCode, unknownPanel } from ".";
+import { LETTER_PAIRS } from "./partCode";
+
+const build = builds["ostrel-kestrel-14"]!;
+const old = panels["gv140fhb-k31"]!;
+const withField = <K extends keyof Panel>(p: Panel, field: K, value: unknown, source = "D"): Panel =>
+  ({ ...p, [field]: { value, source } }) as Panel;
+const row = (cand: Panel, field: string, o = old, b: typeof build | null = build) =>
+  compareFit(o, cand, b).find((r) => r.field === field)!;
+
+describe("fit, destroying fields", () => {
+  const other: Record<string, unknown> = {
+    family: "LVDS",
+    contacts: 40,
+    pitchMm: 0.4,
+    contactSide: "glass",
+    logicSupplyV: 5,
+    backlight: "ledFromBoard",
+    backlightSupplyV: 20,
+  };
+  for (const field of DESTROYING) {
+    it(`${field}: equal is same, other stops, unknown and hearsay never pass`, () => {
+      expect(row(old, field).verdict).toBe("same");
+      expect(row(withField(old, field, other[field]), field).verdict).toBe("stop");
+      for (const source of ["S", "G"]) {
+        // A seller's word that it differs stops all the same; that it is equal decides nothing.
+        expect(row(withField(old, field, other[field], source), field).verdict).toBe("stop");
+        expect(row(withField(old, field, old[field].value, source), field).verdict).toBe("unknown");
+      }
+      expect(row(withField(old, field, null), field).verdict).toBe("unknown");
+      expect(row(old, field, withField(old, field, null)).verdict).toBe("unknown");
+      // Unknown on both sides is not the same.
+      expect(row(withField(old, field, null), field, withField(old, field, null)).verdict).toBe("unknown");
+    });
+  }
+  it("no panel is the same as anything while a destroying field is unknown", () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...Object.values(panels)), fc.constantFrom(...DESTROYING), (p, field) => {
+        const rows = compareFit(withField(p, field, null), p, null);
+        const o = overallVerdict(rows);
+        expect(o.kind).not.toBe("same");
+        expect(o.conditional).toBe(true);
+      }),
+    );
+  });
+});
+
+describe("fit, geometry on both sides of each limit", () => {
+  const { pocket, pocketDepthMm } = build.lid;
+  const wide = (widthMm: number, heightMm = old.outline.value!.heightMm) => withField(old, "outline", { widthMm, heightMm });
+  it("outline against the pocket and the old one", () => {
+    const w = old.outline.value!.widthMm;
+    expect(row(wide(w + 0.3), "outline").verdict).toBe("same");
+    expect(row(wide(w + 0.4), "outline").verdict).toBe("change");
+    expect(row(wide(w - 4), "outline").verdict).toBe("change");
+    expect(row(wide(w - 4.1), "outline").verdict).toBe("stop");
+    expect(row(wide(pocket.widthMm), "outline").verdict).not.toBe("stop");
+    expect(row(wide(pocket.widthMm + 0.1), "outline")).toMatchObject({ verdict: "stop", words: "0.1 too wide" });
+    expect(row(wide(w, pocket.heightMm + 0.2), "outline")).toMatchObject({ verdict: "stop", words: "0.2 too high" });
+    // Without a build a different outline cannot be judged.
+    expect(row(wide(w + 1), "outline", old, null).verdict).toBe("unknown");
+  });
+  it("thickness against the depth", () => {
+    const t = old.thicknessMm.value!;
+    const thick = (v: number) => withField(old, "thicknessMm", v);
+    const deep = { ...build, lid: { ...build.lid, pocketDepthMm: t + 1 } };
+    expect(row(thick(t + 0.2), "thicknessMm").verdict).toBe("same");
+    expect(row(thick(t + 0.21), "thicknessMm", old, deep)).toMatchObject({ verdict: "change", change: { part: "thinner tape" } });
+    expect(row(thick(t - 0.4), "thicknessMm")).toMatchObject({ verdict: "change", change: { part: "thicker tape" } });
+    expect(row(thick(pocketDepthMm), "thicknessMm").verdict).not.toBe("stop");
+    expect(row(thick(pocketDepthMm + 0.05), "thicknessMm").verdict).toBe("stop");
+  });
+  it("tabs: none on a screwed seat is tape; tabs that do not go in stop; elsewhere is a look", () => {
+    const tab = (outMm: number, edge = "left") => [{ edge, atMm: 10, widthMm: 8, outMm }];
+    expect(row(old, "tabs").verdict).toBe("same");
+    expect(row(withField(old, "tabs", tab(40)), "tabs").verdict).toBe("stop");
+    const tabbed = withField(old, "tabs", tab(0.05));
+    expect(row(old, "tabs", tabbed)).toMatchObject({ verdict: "change", change: { part: "mounting tape" } });
+    expect(row(withField(old, "tabs", tab(0.05, "right")), "tabs", tabbed).verdict).toBe("unknown");
+  });
+  it("finish is the customer's to decide; resolution without a link budget is unknown", () => {
+    expect(row(withField(old, "finish", "glossy"), "finish").verdict).toBe("ask");
+    expect(row(withField(old, "finish", "matt", "G"), "finish").verdict).toBe("unknown");
+    expect(row(withField(old, "pixels", { h: 2560, v: 1440 }), "pixels").verdict).toBe("unknown");
+  });
+  it("fields without a rule are same only when both are known and equal", () => {
+    for (const f of ["refreshHz", "lanes", "colourBits", "touch", "technology"] as const) {
+      expect(row(old, f).verdict, f).toBe("same");
+      expect(row(withField(old, f, null), f).verdict, f).toBe("unknown");
+      expect(row(withField(old, f, old[f].value, "S"), f).verdict, f).toBe("unknown");
+    }
+  });
+});
+
+describe("overall verdict", () => {
+  it("is the worst class, says its counts, and is unconditional only when nothing is unknown", () => {
+    const all = Object.values(panels);
+    fc.assert(
+      fc.property(fc.constantFrom(...all), fc.constantFrom(...all), (a, b) => {
+        const rows = compareFit(a, b, build);
+        const o = overallVerdict(rows);
+        const has = (v: string) => rows.some((r) => r.verdict === v);
+        expect(o.kind === "stop").toBe(has("stop"));
+        expect(o.conditional).toBe(has("unknown"));
+        expect(o.looks).toBe(rows.filter((r) => r.verdict === "unknown").length);
+        if (!has("stop") && rows.some((r) => r.destroying && r.verdict === "unknown")) expect(o.kind).toBe("doNotConnect");
+        if (o.kind === "change") expect(o.words).toContain(String(o.changes));
+        if (o.looks && o.kind !== "stop") expect(o.words).toMatch(/if \d+ looks? agrees?/);
+      }),
+    );
+  });
+  it("every verdict carries a reason, every unknown a look", () => {
+    for (const c of Object.values(panels))
+      for (const r of compareFit(old, c, build)) {
+        expect(r.reason.length, r.field).toBeGreaterThan(10);
+        if (r.verdict === "unknown") expect(r.look, r.field).toBeTruthy();
+      }
+  });
+  it("look-alikes of the demo must not be ordered", () => {
+    const kind = (o: string, c: string, b: typeof build | null) => overallVerdict(compareFit(panels[o]!, panels[c]!, b)).kind;
+    expect(kind("gv140fhb-k31", "pd140fht-40b1", build)).toBe("stop");
+    expect(kind("tq116wha-r02", "ze116xtc-n30", builds["tollund-cairn-11-cb"]!)).toBe("stop");
+    expect(kind("gv140fhb-k31", "gv140fhb-k31g", build)).toBe("ask");
+    expect(kind("gv140fhb-k31", "pd140fhb-u02", build)).toBe("doNotConnect");
+  });
+});
+
+describe("part code", () => {
+  it("reads digits and letters, and says so when there is nothing to read", () => {
+    expect(readPartCode("GV140FHB-K31")).toMatchObject({ diagonalIn: 14, pixels: [{ h: 1920, v: 1080 }], source: "G" });
+    expect(readPartCode("tq156wha-r02")).toMatchObject({ diagonalIn: 15.6, pixels: [{ h: 1366, v: 768 }] });
+    for (const none of ["", "S/N 123", "GV14FH", "GV079FH-1", "GV185FH-1", "123456", "ABCD"])
+      expect(readPartCode(none), none).toMatchObject({ diagonalIn: null, pixels: [] });
+    expect(readPartCode("GV140ZZ-1").pixels).toEqual([]);
+  });
+  it("every diagonal from 8.0 to 18.4 inch and every pair of the table", () => {
+    for (let tenths = 80; tenths <= 184; tenths++)
+      expect(readPartCode(`GV${String(tenths).padStart(3, "0")}FHB-1`).diagonalIn).toBe(tenths / 10);
+    for (const [pair, list] of Object.entries(LETTER_PAIRS))
+      expect(readPartCode(`GV140${pair}A`).pixels).toEqual(list.map(([h, v]) => ({ h, v })));
+  });
+  it("a panel not in the catalogue is unknown in every field that matters", () => {
+    const u = unknownPanel("GV140FHB-K99");
+    for (const f of DESTROYING) expect(u[f].value, f).toBeNull();
+    expect(u.pixels).toEqual({ value: { h: 1920, v: 1080 }, source: "G" });
+    expect(overallVerdict(compareFit(u, old, build)).kind).toBe("doNotConnect");
+  });
+});

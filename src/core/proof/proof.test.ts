@@ -1,0 +1,97 @@
+import { builds, policy } from "@tests/bench";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { judgeFaults, PATTERNS, paintPattern, requiredChecks } from ".";
+
+const build = builds["ostrel-kestrel-14"]!;
+const none = { connectors: [], groups: [], parts: [] };
+
+describe("requiredChecks", () => {
+  it("an untouched machine still has picture, colours, light and start", () => {
+    expect(requiredChecks(build, none).map((c) => c.id)).toEqual(["picture", "solid", "evenness", "start"]);
+  });
+  it("each disturbed thing asks for its check, with the reason, in its pass", () => {
+    for (const c of build.connectors) {
+      const added = requiredChecks(build, { ...none, connectors: [c.id] }).filter((x) => x.because);
+      if (c.serves === "other") expect(added).toEqual([]);
+      else
+        expect(
+          added.some((x) => x.because === `${c.name} was off`),
+          c.id,
+        ).toBe(true);
+    }
+    const bezel = requiredChecks(build, { ...none, parts: ["bezel"] });
+    expect(bezel.find((c) => c.id === "bezel")?.pass).toBe("closed");
+    const b = builds["tollund-cairn-11-cb"]!;
+    expect(requiredChecks(b, { ...none, groups: ["hinge-screws"] }).some((c) => c.id === "hinge")).toBe(true);
+  });
+  it("disturbing more never asks for less", () => {
+    const ids = build.connectors.map((c) => c.id);
+    fc.assert(
+      fc.property(fc.subarray(ids), fc.subarray(ids), (a, b) => {
+        const few = requiredChecks(build, { ...none, connectors: a }).map((c) => c.id);
+        const more = requiredChecks(build, { ...none, connectors: [...a, ...b] }).map((c) => c.id);
+        for (const id of few) expect(more).toContain(id);
+        expect(new Set(more).size).toBe(more.length);
+      }),
+    );
+  });
+});
+
+describe("judgeFaults", () => {
+  it("scales per million pixels and rounds down", () => {
+    const rows = judgeFaults(policy, { h: 1920, v: 1080 }, ["dark", "dark", "dark", "dark", "dark"]);
+    expect(rows.find((r) => r.class === "dark")).toEqual({ class: "dark", found: 5, atMost: 4, ok: false });
+    expect(judgeFaults(policy, { h: 1000, v: 1000 }, ["bright", "bright"])[0]).toMatchObject({ atMost: 2, ok: true });
+    expect(judgeFaults(policy, null, ["bright", "bright", "bright"])[0]!.ok).toBe(false);
+  });
+  it("one fault more never turns a no into a yes", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom("bright" as const, "dark" as const, "subPixel" as const, "cluster" as const), { maxLength: 30 }),
+        (faults) => {
+          const ok = (f: typeof faults) => judgeFaults(policy, { h: 1366, v: 768 }, f).every((r) => r.ok);
+          if (!ok(faults)) expect(ok([...faults, "dark"])).toBe(false);
+        },
+      ),
+    );
+  });
+});
+
+describe("patterns", () => {
+  const painted = (id: string, w: number, h: number) => {
+    const px = Array.from({ length: h }, () => Array<string>(w).fill(""));
+    let colour = "";
+    paintPattern(
+      {
+        set fillStyle(c: unknown) {
+          colour = String(c);
+        },
+        get fillStyle() {
+          return colour;
+        },
+        fillRect: (x, y, a, b) => {
+          for (let j = Math.max(0, y); j < Math.min(h, y + b); j++)
+            for (let i = Math.max(0, x); i < Math.min(w, x + a); i++) px[j]![i] = colour;
+        },
+      },
+      w,
+      h,
+      id,
+      0,
+    );
+    return px;
+  };
+  it("every pattern paints every pixel", () => {
+    for (const p of PATTERNS) for (const row of painted(p.id, 131, 67)) expect(row.every(Boolean), p.id).toBe(true);
+  });
+  it("lines are one pixel wide, checkers alternate, ramps run from black to white", () => {
+    expect(painted("lines", 4, 1)[0]).toEqual(["#ffffff", "#000000", "#ffffff", "#000000"]);
+    const c = painted("checker", 128, 128);
+    expect(c[0]![0]).not.toBe(c[0]![64]);
+    expect(c[0]![0]).toBe(c[64]![64]);
+    const r = painted("rampX", 256, 1)[0]!;
+    expect(r[0]).toBe("rgb(0,0,0)");
+    expect(r[255]).toBe("rgb(255,255,255)");
+  });
+});
