@@ -2,10 +2,11 @@ import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { parseBuild } from "@/core/build";
-import { eventGate, fold, type JobEvent, type JobState, nextClock, type Snapshot } from "@/core/job";
+import { eventGate, fold, type JobEvent, type JobState, newestVersion, nextClock, type Snapshot } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import type { Act } from "@/core/teardown";
 import { nextAct, progressOf } from "@/core/teardown";
+import { TriageTable } from "@/core/triage";
 
 const root = process.cwd();
 const json = (file: string) => JSON.parse(readFileSync(join(root, "data", file), "utf8"));
@@ -21,7 +22,7 @@ export const builds = Object.fromEntries(
 export const panels: Record<string, Panel> = Object.fromEntries(
   (json("demo/panels.json").panels as Panel[]).map((p) => [p.id, p]),
 );
-export const triageTable = json("reference/triage.json");
+export const triageTable: TriageTable = TriageTable.parse(json("reference/triage.json"));
 export const policy = json("reference/policy.json");
 
 export interface RefHashes {
@@ -72,7 +73,7 @@ export class TestBench {
     return {
       id: `01900000-0000-7000-8000-${tail}`,
       jobId: this.jobId,
-      v: 1,
+      v: newestVersion(act.type),
       who: "Bench 1",
       device: this.device,
       clock: this.clock,

@@ -6,7 +6,8 @@ import { parseBuild } from "@/core/build";
 import { type JobEvent, makeClock, makeEventId, parseEvent } from "@/core/job";
 import { Panel } from "@/core/panel";
 import { Policy } from "@/core/proof";
-import { TriageTable } from "@/core/triage";
+import { QuotePolicy } from "@/core/quote";
+import { NOTHING_KNOWN, type Outcome, posterior, TriageTable } from "@/core/triage";
 import type { Connection } from "./connection";
 import { contentHash, type ReferenceKind, saveReference } from "./referenceStore";
 
@@ -26,9 +27,10 @@ export async function loadReference(c: Connection, dir: string, nowIso: string):
   const hashes = new Map<string, string>();
   const save = async (kind: ReferenceKind, id: string, data: unknown) => {
     await saveReference(c.db, kind, id, data, null, nowIso);
-    hashes.set(kind === "triage" || kind === "policy" ? kind : `${kind}:${id}`, contentHash(data));
+    hashes.set(kind === "triage" || kind === "policy" || kind === "quote" ? kind : `${kind}:${id}`, contentHash(data));
   };
   await save("triage", "shipped", TriageTable.parse(read(dir, "reference/triage.json")));
+  await save("quote", "shipped", QuotePolicy.parse(read(dir, "reference/quote.json")));
   await save("policy", "shipped", Policy.parse(read(dir, "reference/policy.json")));
   for (const file of readdirSync(join(dir, "demo/builds")).sort()) {
     const parsed = parseBuild(readFileSync(join(dir, "demo/builds", file), "utf8"));
@@ -45,12 +47,14 @@ export async function loadReference(c: Connection, dir: string, nowIso: string):
 
 /** The demo jobs as events: dates relative to `nowMs`, references by content hash. */
 export function demoEvents(dir: string, hashes: ReadonlyMap<string, string>, nowMs: number): JobEvent[][] {
+  const triage = TriageTable.parse(read(dir, "reference/triage.json"));
   return readdirSync(join(dir, "demo/jobs"))
     .sort()
     .map((file) => {
       const job = DemoJob.parse(read(dir, `demo/jobs/${file}`));
       const jobId = makeEventId(nowMs, randomBytes(10));
       let counter = 0;
+      const given = new Map<string, Outcome>();
       return job.events.map((e) => {
         const at = nowMs - Math.round(e.minutesAgo * 60_000);
         const payload: Record<string, unknown> = {};
@@ -63,6 +67,10 @@ export function demoEvents(dir: string, hashes: ReadonlyMap<string, string>, now
                 ? wholeHour(nowMs + Number(ahead[1]) * 3_600_000)
                 : v;
         }
+        if (typeof e.payload.finding === "string") given.set(e.payload.finding, e.payload.outcome as Outcome);
+        if (payload.probability === "computed")
+          payload.probability =
+            posterior(triage, NOTHING_KNOWN, Object.fromEntries(given)).ranking.find((r) => r.fault === e.payload.fault)?.p ?? 0;
         const parsed = parseEvent({
           id: makeEventId(at, randomBytes(10)),
           jobId,

@@ -1,5 +1,5 @@
 import { type Kysely, sql } from "kysely";
-import type { JobEvent, Snapshot, Snapshots } from "@/core/job";
+import { type JobEvent, liftEvent, type Snapshot, type Snapshots } from "@/core/job";
 import type { Database } from "./schema";
 
 export interface JobLog {
@@ -25,7 +25,7 @@ type Row = {
 };
 
 const toEvent = (r: Row): JobEvent =>
-  ({
+  liftEvent({
     id: r.id,
     jobId: r.job_id,
     type: r.type,

@@ -61,7 +61,7 @@ export async function appendOne(e: JobEvent, via: "live" | "outbox", nowMs: numb
         };
       bring[hash] = found;
     }
-    if (e.type === "job.noted" && e.payload.photo) {
+    if ((e.type === "job.noted" || e.type === "triage.conditionNoted") && e.payload.photo) {
       const blob = await trx.selectFrom("blobs").select("hash").where("hash", "=", e.payload.photo.hash).executeTakeFirst();
       if (!blob) return { ok: false, gate: "photo", reason: "The photo is not here. Attach it again." };
     }

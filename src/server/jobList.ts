@@ -1,6 +1,18 @@
 import { sql } from "kysely";
 import type { Build } from "@/core/build";
-import { FOLD_VERSION, fold, isolationOf, type JobState, openBreaches, openHazards, panelReading, screwsOpen } from "@/core/job";
+import {
+  counting,
+  FOLD_VERSION,
+  fold,
+  handsOnMinutes,
+  isolationOf,
+  type JobState,
+  openBreaches,
+  openHazards,
+  panelReading,
+  screwsOpen,
+} from "@/core/job";
+import { NO_LOG, type ShopLog } from "@/core/quote";
 import { type Progress, progressOf, type StepStation } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { jobHeads, readLog } from "@/data/eventStore";
@@ -43,7 +55,7 @@ const lidOf = (lid: Build["lid"] | null): JobCard["lid"] =>
 const DAY_MS = 86_400_000;
 
 /** The card of one job from its log. */
-export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof fold>[1]): JobCard | null {
+export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof fold>[1], minutes: number): JobCard | null {
   if (!s.job) return null;
   const view = { state: s, snapshots };
   const progress = progressOf(view);
@@ -100,6 +112,12 @@ export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof 
     lid: lidOf(lid),
     tools: progress?.plan.tools.map((t) => t.name) ?? [],
     faults: s.prove.faults.length,
+    family: build?.kind === "build" ? build.data.family : null,
+    timeRatio:
+      s.closed?.outcome === "handedOver" && progress && progress.plan.minutes.p50 > 0
+        ? minutes / progress.plan.minutes.p50
+        : null,
+    mishaps: s.mishaps.map((m) => m.kind),
   };
 }
 
@@ -122,7 +140,7 @@ async function jobCards(): Promise<{ open: JobCard[]; closed: number }> {
       continue;
     }
     const log = await readLog(db, head.job_id);
-    const card = cardOf(head.job_id, fold(log.events, log.snapshots), log.snapshots);
+    const card = cardOf(head.job_id, fold(log.events, log.snapshots), log.snapshots, handsOnMinutes(counting(log.events)));
     if (!card) continue;
     const row = { job_id: head.job_id, last_seq: head.last, fold_version: FOLD_VERSION, json: JSON.stringify(card) };
     await db
@@ -143,4 +161,17 @@ export async function benchCards(): Promise<{ open: JobCard[]; closed: number }>
   const builds = open.some((c) => !c.lid) ? await listReference<Build>(connection().db, "build") : [];
   for (const c of open) c.lid ??= lidOf(builds.find((b) => b.data.machineModel === c.machine)?.data.lid ?? null);
   return { open, closed };
+}
+
+/** What the shop's closed jobs of a family say: minutes taken against planned, and what went wrong how often. */
+export async function shopLogOf(family: string | null): Promise<ShopLog> {
+  if (!family) return NO_LOG;
+  const { rows } = await sql<{ ratio: number | null; mishaps: string }>`
+    select json_extract(json, '$.timeRatio') as ratio, json_extract(json, '$.mishaps') as mishaps from job_list
+    where json_extract(json, '$.closed') = 'handedOver' and json_extract(json, '$.family') = ${family} and fold_version = ${FOLD_VERSION}
+  `.execute(connection().db);
+  const mishaps: Record<string, number> = {};
+  for (const r of rows) for (const m of new Set(JSON.parse(r.mishaps) as string[])) mishaps[m] = (mishaps[m] ?? 0) + 1;
+  // Under five minutes no panel was changed: the job was recorded afterwards, and its times mean nothing.
+  return { jobs: rows.length, ratios: rows.flatMap((r) => (r.ratio !== null && r.ratio > 0.1 ? [r.ratio] : [])), mishaps };
 }

@@ -2,6 +2,7 @@ import type { JobEvent, Snapshots } from "@/core/job";
 import { fold, panelReading } from "@/core/job";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
+import { shopLogOf } from "./jobList";
 import { readReference } from "./reference";
 
 /** Everything the page of one job starts with; null when there is no such job. */
@@ -33,6 +34,8 @@ export async function readJobPage(jobId: string) {
         .slice(0, 400)
         .map(({ hash, data }) => ({ hash, data })),
       triage: ref.triage && { hash: ref.triage.hash, data: ref.triage.data },
+      quote: ref.quote && { hash: ref.quote.hash, data: ref.quote.data },
+      shopLog: await shopLogOf(ref.builds.find((b) => b.id === machine?.build)?.data.family ?? null),
       policy: ref.policy && { hash: ref.policy.hash, data: ref.policy.data },
       machines: ref.machines,
       offers: ref.offers,

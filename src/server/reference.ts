@@ -1,16 +1,21 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
 import { type Build, parseBuild } from "@/core/build";
 import type { Machine, Offer } from "@/core/catalogue";
 import type { Panel } from "@/core/panel";
 import type { Policy } from "@/core/proof";
-import type { TriageTable } from "@/core/triage";
+import type { QuotePolicy } from "@/core/quote";
+import { TriageTable } from "@/core/triage";
 import { connection } from "@/data/connection";
 import { listReference, type ReferenceRow, saveReference } from "@/data/referenceStore";
+import { dataDir } from "./dataDir";
 
 export interface Reference {
   builds: ReferenceRow<Build>[];
   panels: ReferenceRow<Panel>[];
   triage: ReferenceRow<TriageTable> | null;
   policy: ReferenceRow<Policy> | null;
+  quote: ReferenceRow<QuotePolicy> | null;
   machines: Machine[];
   offers: Offer[];
 }
@@ -18,11 +23,12 @@ export interface Reference {
 /** All reference data the job screens work from. */
 export async function readReference(): Promise<Reference> {
   const { db } = connection();
-  const [builds, panels, triage, policy, machines, offers] = await Promise.all([
+  const [builds, panels, triage, policy, quote, machines, offers] = await Promise.all([
     listReference<Build>(db, "build"),
     listReference<Panel>(db, "panel"),
     listReference<TriageTable>(db, "triage"),
     listReference<Policy>(db, "policy"),
+    listReference<QuotePolicy>(db, "quote"),
     listReference<Machine>(db, "machine"),
     listReference<Offer>(db, "offer"),
   ]);
@@ -31,6 +37,7 @@ export async function readReference(): Promise<Reference> {
     panels,
     triage: triage[0] ?? null,
     policy: policy[0] ?? null,
+    quote: quote[0] ?? null,
     machines: machines.map((m) => m.data),
     offers: offers.map((o) => o.data),
   };
@@ -66,3 +73,35 @@ export async function importBuild(text: string, replaceVersion: number | null, n
   await saveReference(db, "machine", machine?.id ?? b.machineModel.toLowerCase().replace(/[^a-z0-9]+/g, "-"), data, null, nowIso);
   return { ok: true, id: b.id, name: b.machineModel, version: saved.version, replaced: known !== undefined };
 }
+
+export type TableSaved =
+  | { ok: true; version: number; hash: string }
+  | { ok: false; problems: { where: string; message: string }[] };
+
+/** Saves the fault model: whole, validated, and only over the version the writer had read. */
+export async function saveTriageTable(text: string, expected: number, nowIso: string): Promise<TableSaved> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (e) {
+    return { ok: false, problems: [{ where: "file", message: `not readable as JSON: ${(e as Error).message}` }] };
+  }
+  const parsed = TriageTable.safeParse(raw);
+  if (!parsed.success)
+    return {
+      ok: false,
+      problems: parsed.error.issues
+        .slice(0, 20)
+        .map((i) => ({ where: i.path.map(String).join(".") || "file", message: i.message })),
+    };
+  const saved = await saveReference(connection().db, "triage", "shipped", parsed.data, expected, nowIso);
+  return saved.ok
+    ? { ok: true, version: saved.version, hash: saved.hash }
+    : {
+        ok: false,
+        problems: [{ where: "version", message: `changed meanwhile (now at version ${saved.current}). Load it again.` }],
+      };
+}
+
+/** The fault model as it was shipped, from its file. */
+export const shippedTriageText = (): string => readFileSync(join(dataDir(), "reference/triage.json"), "utf8");

@@ -1,11 +1,9 @@
-import { join } from "node:path";
 import { connection, migrate } from "@/data/connection";
 import { demoEvents, loadReference } from "@/data/demoScenario";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { appendOne } from "./append";
+import { dataDir } from "./dataDir";
 import { nowIso, nowMs } from "./now";
-
-const dataDir = () => process.env.HELVANE_DATA ?? join(process.cwd(), "data");
 
 /** Called once when the server starts: newest schema, then the demo scenario when asked for and the database is new. */
 export async function start(): Promise<void> {

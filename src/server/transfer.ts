@@ -32,7 +32,9 @@ export async function exportJob(jobId: string): Promise<Uint8Array | null> {
 }
 
 const photoHashes = (events: readonly JobEvent[]): string[] =>
-  events.flatMap((e) => (e.type === "job.noted" && e.payload.photo ? [e.payload.photo.hash] : []));
+  events.flatMap((e) =>
+    (e.type === "job.noted" || e.type === "triage.conditionNoted") && e.payload.photo ? [e.payload.photo.hash] : [],
+  );
 
 export type Problem = { where: string; message: string };
 export type ImportJob = { ok: true; jobId: string; added: number; repeated: number } | { ok: false; problems: Problem[] };

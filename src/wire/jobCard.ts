@@ -32,4 +32,8 @@ export interface JobCard {
   lid: { widthMm: number; heightMm: number; openingX: number; openingY: number; openingW: number; openingH: number } | null;
   tools: string[];
   faults: number;
+  family: string | null;
+  /** Hands-on minutes taken against planned, once handed over; null before. */
+  timeRatio: number | null;
+  mishaps: string[];
 }

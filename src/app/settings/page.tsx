@@ -1,5 +1,7 @@
 import Link from "next/link";
+import { readReference } from "@/server/reference";
 import { listener, readNetwork } from "@/server/session";
+import { PriceSettings } from "@/ui/bench/PriceSettings";
 import { SettingsForms } from "@/ui/bench/SettingsForms";
 import { Brand } from "@/ui/shell/JobStrip";
 
@@ -8,6 +10,7 @@ export const metadata = { title: "Settings, Helvane" };
 
 export default async function SettingsPage() {
   const net = await readNetwork();
+  const { quote } = await readReference();
   return (
     <main className="grow-page">
       <div className="desk">
@@ -20,6 +23,12 @@ export default async function SettingsPage() {
           hasPasscode={!!net?.passcodeHash}
           addresses={net?.on ? (listener()?.addresses() ?? []) : []}
         />
+        {quote && <PriceSettings key={quote.version} policy={quote.data} version={quote.version} />}
+        <p>
+          <Link className="link" href="/likelihoods">
+            The fault model
+          </Link>
+        </p>
         <p>
           <Link className="link" href="/">
             To the bench

@@ -1,4 +1,5 @@
 import { indexBuild } from "../build";
+import { judgeReading } from "../triage";
 import type { JobEvent } from "./event";
 import type { JobState, Snapshots } from "./state";
 
@@ -16,6 +17,11 @@ function voidPasses(s: JobState, by: string): void {
     s.prove[pass] = {};
     s.prove.voided[pass] = by;
   }
+}
+
+function wake(s: JobState): void {
+  s.bench.shutDown = false;
+  s.bench.running = true;
 }
 
 function endIsolation(s: JobState, clock: string): void {
@@ -72,6 +78,49 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
     case "triage.damageMarked":
       s.triage.damage.push({ ...e.payload, eventId: e.id });
       break;
+    case "triage.contextSet":
+      s.triage.context = e.payload;
+      // Cover that may pay is a stop by itself, until it is used or waived with a reason.
+      if (e.payload.cover === "yes") s.moneyStops.warranty ??= { note: "Cover was reported at intake", waived: null };
+      break;
+    case "triage.meterRead": {
+      const table = snapshots[e.payload.tableHash];
+      const spot =
+        table?.kind === "triage"
+          ? table.data.meter.find((m) => m.point === e.payload.point && m.mode === e.payload.mode)
+          : undefined;
+      const judged = spot ? judgeReading(spot, e.payload.value) : null;
+      s.triage.readings.push({
+        ...e.payload,
+        eventId: e.id,
+        clock: e.clock,
+        finding: spot?.finding ?? null,
+        words: judged?.words ?? "",
+      });
+      if (spot && judged) {
+        s.triage.findings[spot.finding] = judged.outcome;
+        s.triage.tableHash = e.payload.tableHash;
+      }
+      // Volts are there to be read only on a live machine: the reading says it is.
+      if (e.payload.mode === "dcVolts") {
+        s.bench.shutDown = false;
+        s.bench.running = true;
+        endIsolation(s, e.clock);
+      }
+      break;
+    }
+    case "triage.conditionNoted":
+      s.triage.condition.push({ ...e.payload, eventId: e.id });
+      break;
+    case "triage.intakeAgreed":
+      s.triage.intake = e.payload;
+      break;
+    case "quote.chosen":
+      s.quote = { ...e.payload, clock: e.clock };
+      break;
+    case "job.mishapNoted":
+      s.mishaps.push(e.payload);
+      break;
     case "triage.moneyStopRaised":
       s.moneyStops[e.payload.stop] = { note: e.payload.note, waived: null };
       break;
@@ -119,6 +168,7 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
 
     case "bench.shutDown":
       s.bench.shutDown = true;
+      s.bench.running = false;
       break;
     case "bench.mainsOut":
       s.bench.mains = "out";
@@ -126,7 +176,7 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
     case "bench.mainsIn":
       s.bench.mains = "in";
       s.bench.batteryOff = false;
-      if (b?.build.isolation.startsWhenAttached) s.bench.shutDown = false;
+      if (b?.build.isolation.startsWhenAttached) wake(s);
       endIsolation(s, e.clock);
       break;
     case "bench.batteryOff":
@@ -146,7 +196,7 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
       break;
     }
     case "bench.started":
-      s.bench.shutDown = false;
+      wake(s);
       s.bench.batteryOff = false;
       endIsolation(s, e.clock);
       break;
@@ -185,7 +235,7 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
       touch(s, e.payload.connector, point);
       if (point) {
         endIsolation(s, e.clock);
-        if (b?.build.isolation.startsWhenAttached) s.bench.shutDown = false;
+        if (b?.build.isolation.startsWhenAttached) wake(s);
       }
       break;
     }
@@ -201,7 +251,7 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
         voidedBy: null,
         connectorsOn: b ? b.build.connectors.filter((c) => s.connectors[c.id] !== "off").map((c) => c.id) : [],
       };
-      s.bench.shutDown = false;
+      wake(s);
       s.bench.batteryOff = false;
       endIsolation(s, e.clock);
       break;

@@ -9,7 +9,16 @@ import {
   unknownPanel,
 } from "../panel";
 import { type Check, type Disturbed, judgeFaults, type Pass, type Policy, requiredChecks } from "../proof";
-import { HAZARDS, type Hazard, MONEY_STOPS, type MoneyStop, type TriageTable } from "../triage";
+import {
+  type Findings,
+  findingsWithMarks,
+  HAZARDS,
+  type Hazard,
+  MONEY_STOPS,
+  type MoneyStop,
+  type PowerState,
+  type TriageTable,
+} from "../triage";
 import type { JobState, Snapshots } from "./state";
 
 /** A state together with the snapshots its events name. */
@@ -86,6 +95,19 @@ export function isolationOf(v: JobView): Isolation {
   } else for (const p of b.powerPoints) if (connectors[p.id] !== "off") missing.push(`open ${p.name.toLowerCase()}`);
   if (missing.length === 0 && !bench.drained) missing.push("hold the power key to drain");
   return { isolated: missing.length === 0, live: bench.mains === "in" || !bench.shutDown, missing };
+}
+
+/** The power state as far as it is recorded. Nothing recorded is *unknown*, and unknown allows neither kind of measuring. */
+export function powerState(v: JobView): PowerState {
+  if (isolationOf(v).isolated) return "isolated";
+  const { mains, running } = v.state.bench;
+  if (mains === "in" || running === true) return "live";
+  return mains === "out" && running === false ? "off" : "unknown";
+}
+
+/** Answers to the table's findings: what was recorded, and what the marks on the drawing say. */
+export function findingsOf(v: JobView, table: TriageTable, build: Build | null): Findings {
+  return findingsWithMarks(table, v.state.triage.damage, build?.lid.opening ?? null, v.state.triage.findings);
 }
 
 export const openHazards = (s: JobState): Hazard[] => (Object.keys(s.hazards) as Hazard[]).filter((h) => !s.hazards[h]!.madeSafe);

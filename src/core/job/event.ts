@@ -33,7 +33,30 @@ const EnvelopeShape = z.strictObject({
 });
 
 /** Newest payload version of each type; those not listed are at 1. */
-const NEWEST: Partial<Record<EventType, number>> = {};
+const NEWEST: Partial<Record<EventType, number>> = { "triage.damageMarked": 2 };
+
+/** How a payload of one version becomes the next. Old events are lifted when read; the log on disk stays as it was written. */
+const LIFT: Partial<Record<EventType, Record<number, (payload: Record<string, unknown>) => Record<string, unknown>>>> = {
+  "triage.damageMarked": {
+    // Version 1 knew no direction: its lines were drawn from top to bottom.
+    1: (p) => ({ ...p, direction: p.kind === "lines" ? "vertical" : null, movesWithLid: false }),
+  },
+};
+
+/** An event with its payload at the newest version. @example liftEvent(oldMark).v // 2 */
+export function liftEvent<T extends { type: string; v: number; payload: unknown }>(e: T): T {
+  const newest = NEWEST[e.type as EventType] ?? 1;
+  let { v, payload } = e;
+  while (v < newest) {
+    const lift = LIFT[e.type as EventType]?.[v];
+    if (!lift || typeof payload !== "object" || payload === null) break;
+    payload = lift(payload as Record<string, unknown>);
+    v += 1;
+  }
+  return v === e.v ? e : { ...e, v, payload };
+}
+
+export const newestVersion = (type: EventType): number => NEWEST[type] ?? 1;
 
 export type ParsedEvent = { ok: true; event: JobEvent } | { ok: false; problem: string };
 
@@ -57,10 +80,11 @@ export function parseEvent(raw: unknown): ParsedEvent {
   const newest = NEWEST[type] ?? 1;
   if (env.data.v > newest)
     return { ok: false, problem: `event type "${type}" is at version ${env.data.v}; this Helvane reads up to ${newest}` };
-  const payload = PAYLOADS[type].safeParse(env.data.payload);
+  const lifted = liftEvent({ type, v: env.data.v, payload: env.data.payload });
+  const payload = PAYLOADS[type].safeParse(lifted.payload);
   if (!payload.success) {
     const i = payload.error.issues[0]!;
     return { ok: false, problem: `${type}, field "${where(i.path) || "payload"}": ${i.message}` };
   }
-  return { ok: true, event: { ...env.data, type, payload: payload.data } as JobEvent };
+  return { ok: true, event: { ...env.data, v: lifted.v, type, payload: payload.data } as JobEvent };
 }

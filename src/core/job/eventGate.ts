@@ -2,6 +2,7 @@ import type { BuildIndex } from "../build";
 import { NOT_BY_EYE } from "../panel";
 import { counted, listed } from "../quantity";
 import { cutList } from "../tape";
+import { meterRefusal, modeWords } from "../triage";
 import {
   buildOf,
   candidateOf,
@@ -10,6 +11,7 @@ import {
   moneyWords,
   openMoneyStops,
   passStatus,
+  powerState,
   sameCode,
   screwsOpen,
 } from "./derived";
@@ -133,6 +135,7 @@ export function eventGate(v: JobView, e: JobEvent): Answer {
     station === "match" ||
     station === "plan" ||
     station === "job" ||
+    station === "quote" ||
     station === "bench"
     ? deskGate(v, e)
     : handGate(v, e, b!);
@@ -147,6 +150,20 @@ function deskGate(v: JobView, e: JobEvent): Answer {
     case "triage.testDone":
     case "triage.concluded":
       return snap(e.payload.tableHash, "triage");
+    case "triage.meterRead": {
+      const missing = snap(e.payload.tableHash, "triage");
+      if (missing) return missing;
+      const table = v.snapshots[e.payload.tableHash]!;
+      const known =
+        table.kind === "triage" && table.data.meter.some((m) => m.point === e.payload.point && m.mode === e.payload.mode);
+      if (!known) return no("meter", `The table has no ${modeWords(e.payload.mode).toLowerCase()} at "${e.payload.point}".`);
+      const refused = meterRefusal(e.payload.mode, powerState(v));
+      return refused ? no("meter", refused) : null;
+    }
+    case "quote.chosen":
+      return e.payload.p80Minor < e.payload.expectedMinor * 0.5
+        ? no("quote", "The bad case is under half the expected price.")
+        : null;
     case "triage.moneyStopWaived":
       return s.moneyStops[e.payload.stop] ? null : no("money", "That stop was never raised.");
     case "match.chosen":

@@ -1,5 +1,6 @@
 import { counted, formatMoney, listed } from "../quantity";
 import { buildOf, candidateOf, checksOf, type JobView, oldPanelOf, policyOf, screwsOpen } from "./derived";
+import type { Payload } from "./payloads";
 
 export interface SheetSection {
   title: string;
@@ -13,6 +14,24 @@ export interface HandoverSheet {
   sections: SheetSection[];
   cautions: string[];
 }
+
+export const CONDITION_WORDS: Record<Payload<"triage.conditionNoted">["kind"], string> = {
+  mark: "Mark or scratch",
+  missingScrew: "Missing screw",
+  missingFoot: "Missing foot",
+  keys: "Keys",
+  hinge: "Hinge",
+  dirt: "Dirt",
+  earlierRepair: "Sign of an earlier repair",
+  other: "Other",
+};
+export const LOGIN_WORDS: Record<Payload<"triage.intakeAgreed">["login"], string> = {
+  guest: "guest mode",
+  ownerPresent: "the owner types it",
+  testAccount: "a test account",
+  firmwareOnly: "firmware screens only",
+  notNeeded: "not needed",
+};
 
 const SCREW_WORDS: Record<string, string> = { staysOut: "stays out", replaced: "replaced", missing: "missing" };
 
@@ -70,11 +89,36 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
           {
             name: "As found",
             value: s.triage.damage.length
-              ? listed(s.triage.damage.map((d) => `${d.kind === "dim" ? "dim zone" : d.kind} of about ${d.sizeMm} mm`))
+              ? listed(
+                  s.triage.damage.map(
+                    (d) =>
+                      `${d.kind === "dim" ? "dim zone" : d.kind === "deadTouch" ? "dead touch zone" : d.kind} of about ${d.sizeMm} mm`,
+                  ),
+                )
               : "no damage marked",
           },
         ],
       },
+      ...(s.triage.condition.length || s.triage.intake
+        ? [
+            {
+              title: "Condition when it came in",
+              rows: [
+                ...s.triage.condition.map((c) => ({
+                  name: CONDITION_WORDS[c.kind],
+                  value: `${c.view}, ${Math.round(c.xMm)}, ${Math.round(c.yMm)} mm${c.note ? `: ${c.note}` : ""}${c.photo ? " (photo)" : ""}`,
+                })),
+                ...(s.triage.intake
+                  ? [
+                      { name: "In the customer's words", value: s.triage.intake.words || "nothing" },
+                      { name: "Agreed by", value: s.triage.intake.agreedBy },
+                      { name: "How the test logs in", value: LOGIN_WORDS[s.triage.intake.login] },
+                    ]
+                  : []),
+              ],
+            },
+          ]
+        : []),
       {
         title: "Panel",
         rows: [

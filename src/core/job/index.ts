@@ -1,6 +1,6 @@
 export { type Clock, compareEvents, makeClock, nextClock, readClock } from "./clock";
 export * from "./derived";
-export { type EventOf, type JobEvent, type ParsedEvent, parseEvent } from "./event";
+export { type EventOf, type JobEvent, liftEvent, newestVersion, type ParsedEvent, parseEvent } from "./event";
 export { eventGate } from "./eventGate";
 export { makeEventId } from "./eventId";
 export { askGate, counting, FOLD_VERSION, fold, mayTakeBack } from "./fold";
@@ -17,6 +17,7 @@ export {
   maySeat,
   type Refusal,
 } from "./gates";
-export { type HandoverSheet, handoverSheet } from "./handover";
-export type { EventType, Payload } from "./payloads";
+export { CONDITION_WORDS, type HandoverSheet, handoverSheet, LOGIN_WORDS } from "./handover";
+export { handsOnMinutes } from "./handsOn";
+export { CONDITION_KINDS, type EventType, LOGINS, MISHAPS, type Payload, QUOTE_OPTIONS } from "./payloads";
 export { type Breach, emptyState, type JobState, type ScrewState, type Snapshot, type Snapshots } from "./state";

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { TriageContext } from "../triage";
 
 const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, "an id of letters, digits and hyphens, 64 at most");
 const text = (max: number) => z.string().trim().min(1).max(max);
@@ -10,8 +11,24 @@ const hazard = z.enum(["swollenBattery", "hotBattery", "puncturedBattery", "liqu
 const money = z.enum(["warranty", "consent", "data"]);
 const pass = z.enum(["open", "closed"]);
 
+const photo = z.strictObject({ hash, widthPx: z.int().positive(), heightPx: z.int().positive(), bytes: z.int().positive() });
+
+export const CONDITION_KINDS = [
+  "mark",
+  "missingScrew",
+  "missingFoot",
+  "keys",
+  "hinge",
+  "dirt",
+  "earlierRepair",
+  "other",
+] as const;
+export const LOGINS = ["guest", "ownerPresent", "testAccount", "firmwareOnly", "notNeeded"] as const;
+export const MISHAPS = ["films", "bezelClip", "cable", "glass", "screwThread", "other"] as const;
+export const QUOTE_OPTIONS = ["cover", "makerService", "lidAssembly", "panelNew", "panelUsed", "none"] as const;
+
 /**
- * Every kind of event, with the shape of its payload (version 1 of each). Events name parts, screws and connectors
+ * Every kind of event, with the newest shape of its payload (`NEWEST` in event.ts names those above version 1). Events name parts, screws and connectors
  * by id, never by a step number. The name before the dot is the station.
  */
 export const PAYLOADS = {
@@ -27,10 +44,9 @@ export const PAYLOADS = {
   "job.promised": z.strictObject({ promiseAt: z.iso.datetime().nullable() }),
   "job.noted": z.strictObject({
     text: text(2000),
-    photo: z
-      .strictObject({ hash, widthPx: z.int().positive(), heightPx: z.int().positive(), bytes: z.int().positive() })
-      .optional(),
+    photo: photo.optional(),
   }),
+  "job.mishapNoted": z.strictObject({ kind: z.enum(MISHAPS), note: z.string().trim().max(200).default("") }),
   "job.takenBack": z.strictObject({ eventId: z.uuid() }),
   "job.safetyRaised": z.strictObject({ hazard, note: z.string().trim().max(400).default("") }),
   "job.madeSafe": z.strictObject({ hazard, by: text(80), how: text(400) }),
@@ -44,10 +60,34 @@ export const PAYLOADS = {
   "triage.signSeen": z.strictObject({ finding: key, outcome, tableHash: hash }),
   "triage.testDone": z.strictObject({ finding: key, outcome, tableHash: hash }),
   "triage.damageMarked": z.strictObject({
-    kind: z.enum(["crack", "blot", "lines", "dim"]),
+    kind: z.enum(["crack", "blot", "lines", "dim", "deadTouch"]),
     xMm: coord,
     yMm: coord,
     sizeMm: z.number().positive().max(400),
+    direction: z.enum(["vertical", "horizontal"]).nullable(),
+    movesWithLid: z.boolean(),
+  }),
+  "triage.contextSet": z.strictObject({ ...TriageContext.shape, cover: z.enum(["yes", "no", "unknown"]) }),
+  "triage.meterRead": z.strictObject({
+    point: key,
+    mode: z.enum(["continuity", "diode", "dcVolts"]),
+    /** In the spot's unit; null = over limit (an open circuit). */
+    value: z.number().min(-2000).max(1e7).nullable(),
+    by: z.enum(["meter", "hand"]),
+    tableHash: hash,
+  }),
+  "triage.conditionNoted": z.strictObject({
+    view: z.enum(["lid", "base"]),
+    kind: z.enum(CONDITION_KINDS),
+    xMm: coord,
+    yMm: coord,
+    note: z.string().trim().max(200).default(""),
+    photo: photo.optional(),
+  }),
+  "triage.intakeAgreed": z.strictObject({
+    words: z.string().trim().max(600),
+    agreedBy: text(80),
+    login: z.enum(LOGINS),
   }),
   "triage.moneyStopRaised": z.strictObject({ stop: money, note: z.string().trim().max(400).default("") }),
   "triage.moneyStopWaived": z.strictObject({ stop: money, reason: text(400) }),
@@ -56,6 +96,21 @@ export const PAYLOADS = {
     fault: key,
     probability: z.number().min(0).max(1),
     tableHash: hash,
+  }),
+
+  "quote.chosen": z.strictObject({
+    option: z.enum(QUOTE_OPTIONS),
+    expectedMinor: z.int().min(0),
+    p80Minor: z.int().min(0),
+    currency: z.string().length(3),
+    taxPercent: z.number().min(0).max(100),
+    days: z.number().min(0).max(365),
+    validUntil: z.iso.datetime(),
+    assumptions: z.array(text(200)).max(20),
+    /** Hands-on minutes the price stands on, P50. */
+    labourMinutes: z.number().min(0).max(6000),
+    marginPercent: z.number().min(0).max(200),
+    agreedBy: z.string().trim().max(80),
   }),
 
   "identify.panelRead": z.strictObject({

@@ -1,7 +1,7 @@
 import type { Build } from "../build";
 import type { Panel } from "../panel";
 import type { FaultClass, Pass, Policy } from "../proof";
-import type { Hazard, MoneyStop, Outcome, TriageTable } from "../triage";
+import { type Hazard, type MoneyStop, NOTHING_KNOWN, type Outcome, type TriageTable } from "../triage";
 import type { Payload } from "./payloads";
 
 /** Reference data a job relies on, kept with it by content hash. */
@@ -35,8 +35,14 @@ export interface JobState {
     findings: Record<string, Outcome>;
     tableHash: string | null;
     damage: (Payload<"triage.damageMarked"> & { eventId: string })[];
+    context: Payload<"triage.contextSet">;
+    readings: (Payload<"triage.meterRead"> & { eventId: string; clock: string; finding: string | null; words: string })[];
+    condition: (Payload<"triage.conditionNoted"> & { eventId: string })[];
+    intake: Payload<"triage.intakeAgreed"> | null;
     concluded: Payload<"triage.concluded"> | null;
   };
+  quote: (Payload<"quote.chosen"> & { clock: string }) | null;
+  mishaps: Payload<"job.mishapNoted">[];
   identify: { readings: (Payload<"identify.panelRead"> & { eventId: string })[] };
   match: {
     chosen: Payload<"match.chosen"> | null;
@@ -48,6 +54,8 @@ export interface JobState {
   plan: { buildHash: string; goal: string } | null;
   bench: {
     mains: "unknown" | "in" | "out";
+    /** Told by an act: started, shut down; null before any. */
+    running: boolean | null;
     shutDown: boolean;
     batteryOff: boolean;
     drained: boolean;
@@ -108,11 +116,22 @@ export function emptyState(): JobState {
     moneyStops: {},
     breaches: [],
     notes: [],
-    triage: { findings: {}, tableHash: null, damage: [], concluded: null },
+    triage: {
+      findings: {},
+      tableHash: null,
+      damage: [],
+      context: { ...NOTHING_KNOWN, cover: "unknown" },
+      readings: [],
+      condition: [],
+      intake: null,
+      concluded: null,
+    },
+    quote: null,
+    mishaps: [],
     identify: { readings: [] },
     match: { chosen: null, asked: {}, order: null, arrived: null, looks: {} },
     plan: null,
-    bench: { mains: "unknown", shutDown: false, batteryOff: false, drained: false, since: null },
+    bench: { mains: "unknown", running: null, shutDown: false, batteryOff: false, drained: false, since: null },
     screws: {},
     screwNotes: {},
     countedTogether: [],

@@ -1,13 +1,16 @@
+export { type Advice, advise, type BenchAccess, type TestValue } from "./advice";
+export type { Findings, Outcome } from "./hypotheses";
+export { type DamageMark, findingsWithMarks } from "./marks";
 export {
-  type FaultChance,
-  type Findings,
-  type LedgerRow,
-  type NextTest,
-  nextTest,
-  type Outcome,
-  type Posterior,
-  posterior,
-  type TestValue,
-} from "./posterior";
-export { TriageTable } from "./schema";
+  type JudgedReading,
+  judgeReading,
+  type MeterPort,
+  type MeterSpot,
+  type MeterValue,
+  meterRefusal,
+  modeWords,
+  type PowerState,
+} from "./meter";
+export { type FaultChance, type LedgerRow, type Posterior, posterior } from "./posterior";
+export { AGES, BACKLIGHTS, HAPPENED, NO_FAULT, NONE, NOTHING_KNOWN, TOUCHES, TriageContext, TriageTable } from "./schema";
 export { HAZARDS, type Hazard, MONEY_STOPS, type MoneyStop } from "./stops";

@@ -1,11 +1,11 @@
-import type { TriageTable } from "./schema";
-
-export type Outcome = "yes" | "no" | "unclear" | "notDone";
-export type Findings = Readonly<Record<string, Outcome>>;
+import { answersOf, chanceOf, type Findings, modelOf, type Outcome, type TriageModel } from "./hypotheses";
+import { NO_FAULT, NONE, type TriageContext, type TriageTable } from "./schema";
 
 export interface FaultChance {
+  /** A fault id, `noneOfThese` or `noFault`. */
   fault: string;
   name: string;
+  /** Chance that it is present, alone or with one other, 0 to 1. */
   p: number;
 }
 
@@ -13,163 +13,138 @@ export interface LedgerRow {
   finding: string;
   name: string;
   outcome: Outcome;
-  /** By how much this finding moved the leading fault's probability (0 to 1), against the same findings without it. */
+  /** By how much this finding moved the leading fault's chance (-1 to 1), against the same findings without it. */
   moved: number;
-  /** Left out because another finding of its group says more. */
-  countedOnce: boolean;
+  /** Another finding of its group says as much: this one moves nothing more. */
+  saidAlready: boolean;
 }
 
 export interface Posterior {
+  /** Likeliest first. Chances of listed faults can add up to more than 1, because two may be present. */
   ranking: FaultChance[];
+  /** Chance of each set of faults, likeliest first, the ten likeliest; all sets add up to 1. */
+  sets: { faults: string[]; p: number }[];
   ledger: LedgerRow[];
-  /** Set when the findings are impossible together under every fault. */
+  /** Set when the findings are impossible together under every explanation. */
   contradiction: string | null;
 }
 
-type FindingSpec = TriageTable["findings"][number];
-
-const pYes = (f: FindingSpec, fault: string): number => f.yes[fault] ?? f.otherwise;
-const likelihood = (f: FindingSpec, outcome: "yes" | "no", fault: string): number =>
-  outcome === "yes" ? pYes(f, fault) : 1 - pYes(f, fault);
-
-/** How far apart the faults are under one outcome: the range of the log likelihood (infinite when a fault is ruled out). */
-function strength(t: TriageTable, f: FindingSpec, outcome: "yes" | "no"): number {
-  const ls = t.faults.map((x) => likelihood(f, outcome, x.id));
-  const least = Math.min(...ls);
-  const most = Math.max(...ls);
-  return most === 0 ? Number.POSITIVE_INFINITY : least === 0 ? Number.MAX_VALUE : Math.log(most / least);
-}
-
-/** The findings that count: answered yes or no, one per group, in table order (so the order of entry never matters). */
-function counting(t: TriageTable, findings: Findings): { spec: FindingSpec; outcome: "yes" | "no" }[] {
-  const best = new Map<string, { spec: FindingSpec; outcome: "yes" | "no"; s: number }>();
-  for (const spec of t.findings) {
-    const outcome = findings[spec.id];
-    if (outcome !== "yes" && outcome !== "no") continue;
-    const key = spec.group ?? `one:${spec.id}`;
-    const s = strength(t, spec, outcome);
-    const before = best.get(key);
-    if (!before || s > before.s) best.set(key, { spec, outcome, s });
-  }
-  return [...best.values()];
-}
-
-function chances(t: TriageTable, used: readonly { spec: FindingSpec; outcome: "yes" | "no" }[]): number[] | null {
-  const logs = t.faults.map((x) => {
-    let sum = Math.log(x.prior);
-    for (const u of used) sum += Math.log(likelihood(u.spec, u.outcome, x.id));
-    return sum;
+/** Log weight of every hypothesis, factor by factor, so that one can be left out without doing the rest again. */
+export function logWeights(m: TriageModel, findings: Findings): { total: Float64Array; byFactor: Map<number, Float64Array> } {
+  const total = Float64Array.from(m.hypotheses, (h) => Math.log(h.prior));
+  const byFactor = new Map<number, Float64Array>();
+  m.factors.forEach((f, i) => {
+    const { mask, value } = answersOf(f, findings);
+    if (mask === 0) return;
+    const logs = Float64Array.from(m.hypotheses, (_, h) => Math.log(chanceOf(f, h, mask, value)));
+    byFactor.set(i, logs);
+    for (let h = 0; h < total.length; h++) total[h]! += logs[h]!;
   });
-  const top = Math.max(...logs);
-  if (top === Number.NEGATIVE_INFINITY) return null;
-  const weights = logs.map((l) => Math.exp(l - top));
-  const total = weights.reduce((a, b) => a + b, 0);
-  return weights.map((w) => w / total);
+  return { total, byFactor };
 }
+
+/** Normalised chances from log weights; null when every one is impossible. */
+export function normalise(logs: Float64Array): Float64Array | null {
+  let top = Number.NEGATIVE_INFINITY;
+  for (const l of logs) if (l > top) top = l;
+  if (top === Number.NEGATIVE_INFINITY) return null;
+  const out = logs.map((l) => Math.exp(l - top));
+  let sum = 0;
+  for (const x of out) sum += x;
+  for (let i = 0; i < out.length; i++) out[i]! /= sum;
+  return out;
+}
+
+/** Chance of every hypothesis given the findings, in the model's order; null on a contradiction. */
+export const hypothesisChances = (m: TriageModel, findings: Findings): Float64Array | null =>
+  normalise(logWeights(m, findings).total);
+
+/** Chance that each listed fault is present, then none of these, then no fault, in the table's order. */
+export function presentChances(m: TriageModel, ps: Float64Array): Float64Array {
+  const n = m.table.faults.length;
+  const out = new Float64Array(n + 2);
+  m.hypotheses.forEach((h, i) => {
+    if (h.kind === "none") out[n]! += ps[i]!;
+    else if (h.kind === "noFault") out[n + 1]! += ps[i]!;
+    else for (const f of h.faults) out[f]! += ps[i]!;
+  });
+  return out;
+}
+
+export const faultIds = (t: TriageTable): string[] => [...t.faults.map((f) => f.id), NONE, NO_FAULT];
+const nameOf = (t: TriageTable, id: string): string =>
+  id === NONE ? t.noneOfThese.name : id === NO_FAULT ? t.noFault.name : t.faults.find((f) => f.id === id)!.name;
+
+export const leadOf = (present: Float64Array): number => present.reduce((best, p, i) => (p > present[best]! ? i : best), 0);
 
 /**
- * Probability of each fault given the findings, with what each finding moved. One fault at a time, exact, in log space.
- * *unclear* and *not done* never move anything; findings of one group count once, by the strongest.
- * @param table faults, priors and likelihoods
+ * Chance of each fault given the findings, with what each finding moved. Exact over all sets, in log space.
+ * The order of evidence never matters; *unclear* and *not done* never move anything.
+ * @param t faults, priors and strengths
+ * @param context what is known of the machine
  * @param findings answer per finding id; unknown ids are ignored
- * @returns ranking from likeliest down (sums to 1); on a contradiction the prior, with the contradiction named
- * @example posterior(table, { cracks: "yes" }).ranking[0]?.fault // "panelCell"
+ * @returns on a contradiction the chances without any finding, with the contradiction named; never NaN
+ * @example posterior(table, NOTHING_KNOWN, { cracks: "yes" }).ranking[0]?.fault // "panelCell"
  */
-export function posterior(table: TriageTable, findings: Findings): Posterior {
-  const used = counting(table, findings);
-  const now = chances(table, used);
-  const ps = now ?? chances(table, [])!;
-  const ranking = table.faults
-    .map((f, i) => ({ fault: f.id, name: f.name, p: ps[i]! }))
-    .sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1));
-  const lead = table.faults.findIndex((f) => f.id === ranking[0]!.fault);
-  const usedIds = new Set(used.map((u) => u.spec.id));
+export function posterior(t: TriageTable, context: TriageContext, findings: Findings): Posterior {
+  const m = modelOf(t, context);
+  const { total, byFactor } = logWeights(m, findings);
+  const now = normalise(total);
+  const ps = now ?? hypothesisChances(m, {})!;
+  const present = presentChances(m, ps);
+  const ids = faultIds(t);
+  const lead = leadOf(present);
   const ledger: LedgerRow[] = [];
-  for (const spec of table.findings) {
-    const outcome = findings[spec.id];
+  for (const f of t.findings) {
+    const outcome = findings[f.id];
     if (!outcome) continue;
-    const without = usedIds.has(spec.id)
-      ? chances(
-          table,
-          used.filter((u) => u.spec.id !== spec.id),
-        )
-      : null;
-    ledger.push({
-      finding: spec.id,
-      name: spec.name,
-      outcome,
-      moved: now && without ? ps[lead]! - without[lead]! : 0,
-      countedOnce: (outcome === "yes" || outcome === "no") && !usedIds.has(spec.id),
-    });
+    let moved = 0;
+    let saidAlready = false;
+    const place = m.place.get(f.id)!;
+    if (now && (outcome === "yes" || outcome === "no")) {
+      const factor = m.factors[place.factor]!;
+      const { mask, value } = answersOf(factor, findings);
+      const rest = mask & ~(1 << place.bit);
+      const without = normalise(
+        total.map((l, h) => {
+          const mine = byFactor.get(place.factor)![h]!;
+          // Left out: an impossible hypothesis may be possible again.
+          return (
+            (mine === Number.NEGATIVE_INFINITY ? logWithout(m, findings, place.factor, h) : l - mine) +
+            Math.log(chanceOf(factor, h, rest, value & rest))
+          );
+        }),
+      );
+      moved = without ? present[lead]! - presentChances(m, without)[lead]! : 0;
+      saidAlready = rest !== 0 && Math.abs(moved) < 0.005;
+    }
+    ledger.push({ finding: f.id, name: f.name, outcome, moved, saidAlready });
   }
   ledger.sort((a, b) => Math.abs(b.moved) - Math.abs(a.moved));
+  const order = [...m.hypotheses.keys()].sort((a, b) => ps[b]! - ps[a]!).slice(0, 10);
   return {
-    ranking,
+    ranking: ids
+      .map((fault, i) => ({ fault, name: nameOf(t, fault), p: present[i]! }))
+      .sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1)),
+    sets: order.map((h) => {
+      const x = m.hypotheses[h]!;
+      return {
+        faults: x.kind === "none" ? [NONE] : x.kind === "noFault" ? [] : x.faults.map((i) => t.faults[i]!.id),
+        p: ps[h]!,
+      };
+    }),
     ledger,
-    contradiction: now ? null : "These findings cannot all be true under any fault listed. Look again at one of them.",
+    contradiction: now ? null : "These findings cannot all be true under any explanation listed. Look again at one of them.",
   };
 }
 
-/** Smallest expected loss over the decisions, in minor units, for chances in the order of `table.faults`. */
-function bestLoss(t: TriageTable, ps: readonly number[]): { decision: string; name: string; loss: number } {
-  let best = { decision: "", name: "", loss: Number.POSITIVE_INFINITY };
-  for (const d of t.decisions) {
-    const loss = t.faults.reduce((sum, f, i) => sum + ps[i]! * (d.lossMinor[f.id] ?? d.otherwise), 0);
-    if (loss < best.loss) best = { decision: d.id, name: d.name, loss };
-  }
-  return best;
-}
-
-export interface TestValue {
-  test: string;
-  name: string;
-  how: string;
-  minutes: number;
-  /** Expected loss saved, less time and risk, in minor units. */
-  valueMinor: number;
-  why: string;
-  caution?: string;
-}
-
-export interface NextTest {
-  decision: { id: string; name: string; expectedLossMinor: number };
-  /** Best first; empty when none is worth its time. */
-  tests: TestValue[];
-}
-
-/**
- * The decision with the least expected loss now, and what each test left undone is worth:
- * expected loss now - expected loss after it - its minutes at the bench rate - its risk.
- * @returns tests with a positive value only, the greatest first
- * @example nextTest(table, {}).tests[0]?.test // "externalScreen"
- */
-export function nextTest(table: TriageTable, findings: Findings): NextTest {
-  const used = counting(table, findings);
-  const ps = chances(table, used) ?? chances(table, [])!;
-  const now = bestLoss(table, ps);
-  const tests: TestValue[] = [];
-  for (const spec of table.findings) {
-    if (spec.kind !== "test" || findings[spec.id] !== undefined) continue;
-    let after = 0;
-    for (const outcome of ["yes", "no"] as const) {
-      const weight = table.faults.reduce((sum, f, i) => sum + ps[i]! * likelihood(spec, outcome, f.id), 0);
-      if (weight === 0) continue;
-      const next = chances(table, counting(table, { ...findings, [spec.id]: outcome }));
-      if (next) after += weight * bestLoss(table, next).loss;
-    }
-    const spent = (spec.minutes / 60) * table.benchRateMinorPerHour + spec.riskMinor;
-    const valueMinor = now.loss - after - spent;
-    if (valueMinor > 0)
-      tests.push({
-        test: spec.id,
-        name: spec.name,
-        how: spec.how,
-        minutes: spec.minutes,
-        valueMinor,
-        why: `Saves ${((now.loss - after) / 100).toFixed(2)} of wrong decisions for ${(spent / 100).toFixed(2)} ${table.currency} of bench time.`,
-        ...(spec.caution ? { caution: spec.caution } : {}),
-      });
-  }
-  tests.sort((a, b) => b.valueMinor - a.valueMinor || (a.test < b.test ? -1 : 1));
-  return { decision: { id: now.decision, name: now.name, expectedLossMinor: now.loss }, tests };
+/** Log weight of one hypothesis without one factor, from the start. */
+function logWithout(m: TriageModel, findings: Findings, factor: number, h: number): number {
+  let sum = Math.log(m.hypotheses[h]!.prior);
+  m.factors.forEach((f, i) => {
+    if (i === factor) return;
+    const { mask, value } = answersOf(f, findings);
+    sum += Math.log(chanceOf(f, h, mask, value));
+  });
+  return sum;
 }

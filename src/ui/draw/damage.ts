@@ -21,7 +21,7 @@ function seeded(seed: number): () => number {
 
 /** A mark as lines in mm, kept inside the glass. A sketch of kind, place and size: not a picture of the crack. */
 export function damageLines(
-  d: Pick<Damage, "kind" | "xMm" | "yMm" | "sizeMm">,
+  d: Pick<Damage, "kind" | "xMm" | "yMm" | "sizeMm" | "direction">,
   glass: Area,
 ): { lines: [number, number][][]; areas: { x: number; y: number; w: number; h: number; hatch: boolean }[] } {
   const x1 = glass.xMm + glass.widthMm;
@@ -60,9 +60,29 @@ export function damageLines(
           ]);
   } else if (d.kind === "lines") {
     for (let i = 0; i < 3; i++) {
-      const x = clip(d.xMm + (r() - 0.5) * d.sizeMm, 0)[0];
-      areas.push({ x, y: glass.yMm, w: 0.8, h: glass.heightMm, hatch: false });
+      const [x, y] = clip(d.xMm + (r() - 0.5) * d.sizeMm, d.yMm + (r() - 0.5) * d.sizeMm);
+      areas.push(
+        d.direction === "horizontal"
+          ? { x: glass.xMm, y, w: glass.widthMm, h: 0.8, hatch: false }
+          : { x, y: glass.yMm, w: 0.8, h: glass.heightMm, hatch: false },
+      );
     }
+  } else if (d.kind === "deadTouch") {
+    // Dashes round the zone: nothing is to be seen on the glass, a finger finds it.
+    const [ax, ay] = clip(d.xMm - d.sizeMm / 2, d.yMm - d.sizeMm / 2);
+    const [bx, by] = clip(d.xMm + d.sizeMm / 2, d.yMm + d.sizeMm / 2);
+    const dash = (x0: number, y0: number, x1: number, y1: number) => {
+      const n = Math.max(1, Math.round(Math.hypot(x1 - x0, y1 - y0) / 6));
+      for (let k = 0; k < n; k++)
+        lines.push([
+          [x0 + ((x1 - x0) * k) / n, y0 + ((y1 - y0) * k) / n],
+          [x0 + ((x1 - x0) * (k + 0.6)) / n, y0 + ((y1 - y0) * (k + 0.6)) / n],
+        ]);
+    };
+    dash(ax, ay, bx, ay);
+    dash(bx, ay, bx, by);
+    dash(bx, by, ax, by);
+    dash(ax, by, ax, ay);
   } else if (d.kind === "dim") {
     const [ax, ay] = clip(d.xMm - d.sizeMm / 2, d.yMm - d.sizeMm / 3);
     const [bx, by] = clip(d.xMm + d.sizeMm / 2, d.yMm + d.sizeMm / 3);

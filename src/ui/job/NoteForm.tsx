@@ -2,20 +2,7 @@
 import { useState } from "react";
 import { Mark } from "../draw/Mark";
 import { useBench } from "./context";
-
-const LONGEST_PX = 1600;
-const MOST_MB = 40;
-
-/** Makes the photo smaller on the device; drawing it anew also leaves out where and when it was taken. */
-async function smaller(file: File): Promise<Blob> {
-  const picture = await createImageBitmap(file, { imageOrientation: "from-image" });
-  const k = Math.min(1, LONGEST_PX / Math.max(picture.width, picture.height));
-  const canvas = document.createElement("canvas");
-  canvas.width = Math.max(1, Math.round(picture.width * k));
-  canvas.height = Math.max(1, Math.round(picture.height * k));
-  canvas.getContext("2d")!.drawImage(picture, 0, 0, canvas.width, canvas.height);
-  return new Promise((done, fail) => canvas.toBlob((b) => (b ? done(b) : fail(new Error("empty"))), "image/jpeg", 0.85));
-}
+import { sendPhoto } from "./photo";
 
 /** A note with, if wanted, one photo. What was typed stays until it is recorded. */
 export function NoteForm({ onDone }: { onDone?: () => void }) {
@@ -29,23 +16,9 @@ export function NoteForm({ onDone }: { onDone?: () => void }) {
     if (!text.trim()) return setWrong("Write a word or two first.");
     setBusy(true);
     try {
-      let photo: { hash: string; widthPx: number; heightPx: number; bytes: number } | undefined;
-      if (file) {
-        if (file.size > MOST_MB * 1e6)
-          return setWrong(
-            `${file.name} is ${Math.round(file.size / 1e6)} MB; a photo may have ${MOST_MB} MB at most. The note is not recorded yet.`,
-          );
-        const blob = await smaller(file).catch(() => null);
-        if (!blob) return setWrong(`${file.name} is not a picture that can be read. The note is not recorded yet.`);
-        const res = await fetch("/api/blobs", { method: "POST", headers: { "content-type": "image/jpeg" }, body: blob }).catch(
-          () => null,
-        );
-        if (!res) return setWrong("The server was not reached. The photo is not stored; the note is not recorded yet.");
-        const body = await res.json();
-        if (!res.ok) return setWrong(body.problem);
-        photo = body;
-      }
-      if (!log.record({ type: "job.noted", payload: { text: text.trim(), ...(photo ? { photo } : {}) } })) return;
+      const sent = file ? await sendPhoto(file) : null;
+      if (sent && !sent.ok) return setWrong(`${sent.problem} The note is not recorded yet.`);
+      if (!log.record({ type: "job.noted", payload: { text: text.trim(), ...(sent ? { photo: sent.photo } : {}) } })) return;
       setText("");
       setFile(null);
       onDone?.();

@@ -5,6 +5,7 @@ import type { Machine, Offer } from "@/core/catalogue";
 import type { JobState, Snapshots } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import type { Policy } from "@/core/proof";
+import type { QuotePolicy, ShopLog } from "@/core/quote";
 import type { Progress } from "@/core/teardown";
 import type { TriageTable } from "@/core/triage";
 import type { JobLogHandle } from "./useJobLog";
@@ -15,6 +16,8 @@ export interface JobReference {
   panels: { hash: string; data: Panel }[];
   triage: { hash: string; data: TriageTable } | null;
   policy: { hash: string; data: Policy } | null;
+  quote: { hash: string; data: QuotePolicy } | null;
+  shopLog: ShopLog;
   machines: Machine[];
   offers: Offer[];
 }

@@ -62,7 +62,7 @@ export function stripFacts(v: View, p: Progress | null, nowMs: number): StripFac
     oldNote: !reading
       ? "not identified"
       : s.panel === "old"
-        ? `in the machine, ${s.triage.damage[0] ? { crack: "cracked", blot: "blotted", lines: "lines", dim: "dim" }[s.triage.damage[0].kind] : "to be replaced"}`
+        ? `in the machine, ${s.triage.damage[0] ? { crack: "cracked", blot: "blotted", lines: "lines", dim: "dim", deadTouch: "touch dead" }[s.triage.damage[0].kind] : "to be replaced"}`
         : "out, to recycling",
     newCode: cand?.code ?? null,
     newNote:

@@ -7,6 +7,7 @@ import {
   type JobEvent,
   type JobState,
   makeEventId,
+  newestVersion,
   nextClock,
   type Refusal,
   type Snapshots,
@@ -165,7 +166,7 @@ export function useJobLog(start: LogStart): JobLogHandle {
         const e = {
           id: makeEventId(ms, crypto.getRandomValues(new Uint8Array(10))),
           jobId: start.jobId,
-          v: 1,
+          v: newestVersion(act.type),
           who: whoIsHere(),
           device: deviceId(),
           clock: nextClock(maxClock(all), ms),

@@ -9,7 +9,7 @@ import type { StationPath } from "../shell/JobStrip";
 import { RefusalBox } from "./RefusalBox";
 import { RunStation } from "./RunStation";
 
-const Triage = dynamic(() => import("./TriageStation").then((m) => m.TriageStation));
+const Triage = dynamic(() => import("../triage/TriageStation").then((m) => m.TriageStation));
 const Identify = dynamic(() => import("./IdentifyStation").then((m) => m.IdentifyStation));
 const Match = dynamic(() => import("./MatchStation").then((m) => m.MatchStation));
 const Plan = dynamic(() => import("./PlanStation").then((m) => m.PlanStation));

@@ -1,0 +1,19 @@
+import { estimatePdf, readEstimate } from "@/server/estimate";
+import { isJobId, problem } from "@/server/http";
+import { nowMs } from "@/server/now";
+
+export const dynamic = "force-dynamic";
+
+export async function GET(_req: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const { id } = await params;
+  const state = isJobId(id) ? await readEstimate(id) : null;
+  if (!state) return problem(404, "No estimate was chosen in this job.");
+  const pdf = await estimatePdf(state, new Date(nowMs()));
+  return new Response(new Uint8Array(pdf), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `inline; filename="estimate-${state.job!.number}.pdf"`,
+      "cache-control": "no-store",
+    },
+  });
+}

@@ -1,0 +1,272 @@
+import { formatMoney } from "../quantity";
+import { answersOf, chanceOf, type Findings, factorOf, modelOf, type TriageModel } from "./hypotheses";
+import {
+  faultIds,
+  hypothesisChances,
+  leadOf,
+  logWeights,
+  normalise,
+  type Posterior,
+  posterior,
+  presentChances,
+} from "./posterior";
+import { NO_FAULT, NONE, type TriageContext, type TriageTable } from "./schema";
+
+type FindingSpec = TriageTable["findings"][number];
+
+export interface TestValue {
+  test: string;
+  name: string;
+  how: string;
+  minutes: number;
+  access: "closed" | "opened";
+  power: "any" | "isolated" | "live";
+  /** Expected loss it saves, with the best test that may follow, less minutes, cost and risk. Minor units. */
+  valueMinor: number;
+  /** The same, if no test may follow. */
+  aloneMinor: number;
+  why: string;
+  caution?: string;
+}
+
+export interface Overturn {
+  finding: string;
+  name: string;
+  outcome: "yes" | "no";
+  /** Chance of that answer now. */
+  p: number;
+  /** What would lead then. */
+  lead: string;
+}
+
+export interface Advice extends Posterior {
+  lead: { fault: string; name: string; p: number; panel: boolean; advice: string };
+  /** The decision with the least expected loss now. */
+  decision: { id: string; name: string; expectedLossMinor: number };
+  /** Chance that a new panel, and nothing else, ends it. */
+  panelChance: number;
+  /** `test`: do the first of `tests`. `decide`: no test is worth its minutes. `look`: the cause is in no list. */
+  next: "test" | "decide" | "look" | "contradiction";
+  /** Best first, only those worth their minutes. */
+  tests: TestValue[];
+  /** One sentence: what leads, why, what next. */
+  sentence: string;
+  /** Answers that would put another fault in the lead, likeliest first. */
+  overturn: Overturn[];
+  /** Findings whose strengths, halved or doubled, put another fault in the lead. Empty: the verdict stands. */
+  fragile: { finding: string; name: string; change: "halved" | "doubled"; lead: string }[];
+}
+
+export interface BenchAccess {
+  /** The machine lies open as far as the board. */
+  opened: boolean;
+  /** Minutes to open it, from its plan; null takes the table's default. */
+  openMinutes: number | null;
+}
+
+/** What a test takes: bench minutes (opening included when the machine is closed), its cost and its risk, in minor units. */
+function spentOn(t: TriageTable, f: FindingSpec, access: BenchAccess): { minutes: number; minor: number } {
+  const minutes = f.minutes + (f.access === "opened" && !access.opened ? (access.openMinutes ?? t.openMinutes) : 0);
+  return { minutes, minor: (minutes / 60) * t.benchRateMinorPerHour + f.costMinor + f.riskMinor };
+}
+
+/** Chance of *yes* to a finding under each hypothesis, given the answers so far (a group's members depend on one another). */
+function yesGiven(m: TriageModel, findings: Findings, id: string): Float64Array {
+  const place = m.place.get(id)!;
+  const f = m.factors[place.factor]!;
+  const { mask, value } = answersOf(f, findings);
+  const bit = 1 << place.bit;
+  return Float64Array.from(m.hypotheses, (_, h) => {
+    const before = chanceOf(f, h, mask, value);
+    return before > 0 ? chanceOf(f, h, mask | bit, value | bit) / before : 0;
+  });
+}
+
+const minLoss = (losses: readonly number[]): number => Math.min(...losses);
+
+/**
+ * Values of the tests that are left, looking two ahead: after a first test the best second one may follow, or none.
+ * Hypotheses with less than a billionth of the weight are left out of the look-ahead.
+ */
+function testValues(m: TriageModel, ps: Float64Array, findings: Findings, access: BenchAccess): TestValue[] {
+  const { table: t } = m;
+  const left = t.findings.filter((f) => f.kind === "test" && !findings[f.id]);
+  const kept = [...ps.keys()].filter((h) => ps[h]! > 1e-9);
+  const D = m.loss.length;
+  const n = kept.length;
+  const pack = (full: Float64Array) => Float64Array.from(kept, (h) => full[h]!);
+  const weighed = m.loss.map((l) => Float64Array.from(kept, (h) => ps[h]! * l[h]!));
+  const w = pack(ps);
+  const yes = left.map((f) => pack(yesGiven(m, findings, f.id)));
+  const spent = left.map((f) => spentOn(t, f, access));
+  const sum = (a: Float64Array) => {
+    let s = 0;
+    for (let i = 0; i < n; i++) s += a[i]!;
+    return s;
+  };
+  const dot = (a: Float64Array, b: Float64Array) => {
+    let s = 0;
+    for (let i = 0; i < n; i++) s += a[i]! * b[i]!;
+    return s;
+  };
+  const now = minLoss(weighed.map(sum));
+  const branch = new Float64Array(n);
+  return left.map((f, a) => {
+    let alone = 0;
+    let ahead = 0;
+    const place = m.place.get(f.id)!;
+    for (const outcome of ["yes", "no"] as const) {
+      const like = yes[a]!;
+      const take = (i: number) => (outcome === "yes" ? like[i]! : 1 - like[i]!);
+      let chance = 0;
+      for (let i = 0; i < n; i++) chance += w[i]! * take(i);
+      const parts = weighed.map((l) => {
+        for (let i = 0; i < n; i++) branch[i] = l[i]! * take(i);
+        return Float64Array.from(branch);
+      });
+      const base = parts.map(sum);
+      const stop = minLoss(base);
+      alone += stop;
+      let best = stop;
+      const opened = { ...access, opened: access.opened || f.access === "opened" };
+      for (let b = 0; b < left.length; b++) {
+        if (b === a) continue;
+        const g = left[b]!;
+        // Two members of one group depend on each other: the second is asked anew after the first's answer.
+        const like2 =
+          m.place.get(g.id)!.factor === place.factor ? pack(yesGiven(m, { ...findings, [f.id]: outcome }, g.id)) : yes[b]!;
+        let yesLoss = Number.POSITIVE_INFINITY;
+        let noLoss = Number.POSITIVE_INFINITY;
+        for (let d = 0; d < D; d++) {
+          const y = dot(parts[d]!, like2);
+          if (y < yesLoss) yesLoss = y;
+          if (base[d]! - y < noLoss) noLoss = base[d]! - y;
+        }
+        const after = yesLoss + noLoss + chance * spentOn(t, g, opened).minor;
+        if (after < best) best = after;
+      }
+      ahead += best;
+    }
+    const { minutes, minor } = spent[a]!;
+    return {
+      test: f.id,
+      name: f.name,
+      how: f.how,
+      minutes,
+      access: f.access,
+      power: f.power,
+      valueMinor: now - ahead - minor,
+      aloneMinor: now - alone - minor,
+      why: `Saves ${formatMoney(now - ahead, t.currency)} of wrong decisions for ${formatMoney(minor, t.currency)} of bench time and risk.`,
+      ...(f.caution ? { caution: f.caution } : {}),
+    };
+  });
+}
+
+/** Findings (or groups) whose strengths, halved or doubled, put another fault in the lead. */
+function fragileOf(m: TriageModel, findings: Findings, lead: number): Advice["fragile"] {
+  const { table: t } = m;
+  const { total, byFactor } = logWeights(m, findings);
+  const out: Advice["fragile"] = [];
+  for (const [at, logs] of byFactor) {
+    const f = m.factors[at]!;
+    const { mask, value } = answersOf(f, findings);
+    const name = t.findings.find((x) => f.members.includes(x.id) && findings[x.id] !== undefined)!;
+    for (const [by, change] of [
+      [0.5, "halved"],
+      [2, "doubled"],
+    ] as const) {
+      const other = factorOf(t, m.hypotheses, f.members, by);
+      const ps = normalise(
+        total.map((l, h) =>
+          logs[h] === Number.NEGATIVE_INFINITY ? l : l - logs[h]! + Math.log(chanceOf(other, h, mask, value)),
+        ),
+      );
+      if (!ps) continue;
+      const then = leadOf(presentChances(m, ps));
+      if (then !== lead) out.push({ finding: name.id, name: name.name, change, lead: faultIds(t)[then]! });
+    }
+  }
+  return out;
+}
+
+/**
+ * The advice at the bench: what leads, which test is worth most next or that none is, what would overturn it, and whether
+ * it stands when the strengths behind each finding are halved or doubled.
+ * @param t the fault model @param context what is known of the machine @param findings answers so far
+ * @param access whether the machine lies open, and what opening takes in minutes
+ * @example advise(table, NOTHING_KNOWN, { dark: "yes" }).tests[0]?.test // "torchImage"
+ */
+export function advise(
+  t: TriageTable,
+  context: TriageContext,
+  findings: Findings,
+  access: BenchAccess = { opened: false, openMinutes: null },
+): Advice {
+  const post = posterior(t, context, findings);
+  const m = modelOf(t, context);
+  const ps = hypothesisChances(m, findings) ?? hypothesisChances(m, {})!;
+  const ids = faultIds(t);
+  const present = presentChances(m, ps);
+  const leadAt = leadOf(present);
+  const top = post.ranking[0]!;
+  const spec = t.faults.find((f) => f.id === top.fault);
+  const lead = {
+    ...top,
+    panel: spec?.panel ?? false,
+    advice: spec?.advice ?? (top.fault === NONE ? t.noneOfThese.advice : t.noFault.advice),
+  };
+  const losses = m.loss.map((l) => l.reduce((s, x, h) => s + x * ps[h]!, 0));
+  const best = losses.reduce((b, x, i) => (x < losses[b]! ? i : b), 0);
+  const decision = { id: t.decisions[best]!.id, name: t.decisions[best]!.name, expectedLossMinor: losses[best]! };
+  const values = post.contradiction ? [] : testValues(m, ps, findings, access);
+  const tests = values.filter((v) => v.valueMinor > 0).sort((a, b) => b.valueMinor - a.valueMinor || (a.test < b.test ? -1 : 1));
+  const overturn: Overturn[] = [];
+  if (!post.contradiction)
+    for (const f of t.findings) {
+      if (findings[f.id]) continue;
+      const like = yesGiven(m, findings, f.id);
+      for (const outcome of ["yes", "no"] as const) {
+        const then = ps.map((p, h) => p * (outcome === "yes" ? like[h]! : 1 - like[h]!));
+        const p = then.reduce((a, b) => a + b, 0);
+        if (p < 1e-6) continue;
+        const at = leadOf(presentChances(m, then));
+        if (at !== leadAt) overturn.push({ finding: f.id, name: f.name, outcome, p, lead: ids[at]! });
+      }
+    }
+  overturn.sort((a, b) => b.p - a.p);
+  const undecided = top.fault === NONE || !t.decisions[best]!.final;
+  const next = post.contradiction ? "contradiction" : tests.length ? "test" : undecided ? "look" : "decide";
+  const panel = new Set(t.faults.flatMap((f, i) => (f.panel ? [i] : [])));
+  const panelChance = m.hypotheses.reduce(
+    (s, h, i) => s + (h.faults.length > 0 && h.faults.every((f) => panel.has(f)) ? ps[i]! : 0),
+    0,
+  );
+  return {
+    ...post,
+    lead,
+    decision,
+    panelChance,
+    next,
+    tests,
+    overturn: overturn.slice(0, 6),
+    fragile: post.contradiction ? [] : fragileOf(m, findings, leadAt),
+    sentence: sentenceOf(post, lead, next, tests[0]),
+  };
+}
+
+function sentenceOf(post: Posterior, lead: Advice["lead"], next: Advice["next"], test: TestValue | undefined): string {
+  if (post.contradiction) return post.contradiction;
+  const because = post.ledger.find((l) => l.moved > 0.02);
+  const why = because ? `, most of all because of: ${because.name.toLowerCase()} (${because.outcome})` : "";
+  const pct = `${Math.round(lead.p * 100)} %`;
+  const what =
+    lead.fault === NO_FAULT ? "Nothing at fault leads" : lead.fault === NONE ? "A cause in no list leads" : `${lead.name} leads`;
+  const then =
+    next === "test"
+      ? `Next: ${test!.name.toLowerCase()}, ${Math.round(test!.minutes)} min.`
+      : next === "look"
+        ? "Look closer; do not order."
+        : "No test left is worth its minutes.";
+  return `${what} with ${pct}${why}. ${then}`;
+}

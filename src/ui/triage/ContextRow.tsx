@@ -1,0 +1,88 @@
+"use client";
+import type { Payload } from "@/core/job";
+import { useBench } from "../job/context";
+
+type Context = Payload<"triage.contextSet">;
+const ASKED: { key: keyof Context; name: string; width: number; options: [string, string][] }[] = [
+  {
+    key: "happened",
+    name: "What happened",
+    width: 128,
+    options: [
+      ["unknown", "not known"],
+      ["drop", "dropped"],
+      ["pressure", "pressed"],
+      ["liquid", "liquid"],
+      ["wear", "wear"],
+      ["nothing", "nothing"],
+    ],
+  },
+  {
+    key: "backlight",
+    name: "Backlight",
+    width: 112,
+    options: [
+      ["unknown", "not known"],
+      ["led", "LED"],
+      ["ccfl", "lamp"],
+      ["oled", "OLED"],
+    ],
+  },
+  {
+    key: "touch",
+    name: "Touch",
+    width: 104,
+    options: [
+      ["unknown", "not known"],
+      ["yes", "yes"],
+      ["no", "no"],
+    ],
+  },
+  {
+    key: "age",
+    name: "Age, years",
+    width: 104,
+    options: [
+      ["unknown", "not known"],
+      ["under2", "under 2"],
+      ["from2to5", "2 to 5"],
+      ["over5", "over 5"],
+    ],
+  },
+  {
+    key: "cover",
+    name: "Cover",
+    width: 104,
+    options: [
+      ["unknown", "not asked"],
+      ["yes", "yes"],
+      ["no", "no"],
+    ],
+  },
+];
+
+/** What is known of the machine before it is looked at: it moves where the reckoning starts. */
+export function ContextRow() {
+  const { log, view } = useBench();
+  const now = view.state.triage.context;
+  return (
+    <fieldset className="flex flex-wrap gap-2">
+      <legend className="vh">What is known of the machine</legend>
+      {ASKED.map((q) => (
+        <label key={q.key} className="field" style={{ width: q.width }}>
+          <span className="text-[14px]">{q.name}</span>
+          <select
+            value={now[q.key]}
+            onChange={(e) => log.record({ type: "triage.contextSet", payload: { ...now, [q.key]: e.target.value } as Context })}
+          >
+            {q.options.map(([v, w]) => (
+              <option key={v} value={v}>
+                {w}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,66 @@
+"use client";
+import dynamic from "next/dynamic";
+import { useMemo, useState } from "react";
+import { findingsOf } from "@/core/job";
+import { advise } from "@/core/triage";
+import { useBench } from "../job/context";
+import { Verdict } from "./Verdict";
+
+const Meter = dynamic(() => import("./Meter").then((m) => m.Meter));
+const Condition = dynamic(() => import("./Condition").then((m) => m.Condition));
+const Quote = dynamic(() => import("./Quote").then((m) => m.Quote));
+
+const VIEWS = [
+  ["verdict", "Is it the panel?"],
+  ["meter", "Meter"],
+  ["condition", "Condition"],
+  ["quote", "Price"],
+] as const;
+type View = (typeof VIEWS)[number][0];
+
+/** Triage: the verdict with its next test, the meter, the condition it came in, and what the choices cost. */
+export function TriageStation() {
+  const { reference, view, build, progress, offer } = useBench();
+  const [shown, setShown] = useState<View>("verdict");
+  const t = reference.triage?.data;
+  const advice = useMemo(() => {
+    if (!t) return null;
+    const opened = Object.values(view.state.parts).some((p) => p === "out" || p === "folded");
+    const context = {
+      backlight: view.state.triage.context.backlight,
+      touch: view.state.triage.context.touch,
+      age: view.state.triage.context.age,
+      happened: view.state.triage.context.happened,
+    };
+    const openMinutes = progress ? progress.plan.out.reduce((n, s) => n + s.minutes, 0) : null;
+    return advise(t, context, findingsOf(view, t, build?.data ?? null), { opened, openMinutes });
+  }, [t, view, build, progress]);
+  if (!reference.triage || !advice) {
+    offer({});
+    return (
+      <div className="empty">
+        <b>No fault model.</b> Start once with the shipped reference data.
+      </div>
+    );
+  }
+  return (
+    <>
+      <div className="tabs" role="tablist" aria-label="Triage">
+        {VIEWS.map(([id, name]) => (
+          <button key={id} type="button" role="tab" aria-selected={shown === id} onClick={() => setShown(id)}>
+            {name}
+          </button>
+        ))}
+      </div>
+      {shown === "verdict" ? (
+        <Verdict advice={advice} table={reference.triage} />
+      ) : shown === "meter" ? (
+        <Meter table={reference.triage} />
+      ) : shown === "condition" ? (
+        <Condition />
+      ) : (
+        <Quote />
+      )}
+    </>
+  );
+}

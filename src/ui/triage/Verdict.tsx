@@ -1,0 +1,316 @@
+"use client";
+import Link from "next/link";
+import { useEffect } from "react";
+import { findingsOf, openMoneyStops } from "@/core/job";
+import { formatMoney } from "@/core/quantity";
+import { type Advice, MONEY_STOPS, type MoneyStop, NO_FAULT, NONE, type Outcome, type TriageTable } from "@/core/triage";
+import { Plate } from "../controls/Plate";
+import { Mark } from "../draw/Mark";
+import { useBench } from "../job/context";
+import { RefusalBox } from "../station/RefusalBox";
+import { ContextRow } from "./ContextRow";
+import { DamageForm } from "./DamageForm";
+import { MoneyStopBox } from "./MoneyStopBox";
+
+const OUTCOMES: [Outcome, string, string][] = [
+  ["yes", "Yes", "Y"],
+  ["no", "No", "N"],
+  ["unclear", "Unclear", "U"],
+];
+const pct = (p: number) => (p >= 0.995 ? "over 99 %" : p < 0.01 ? "under 1 %" : `${Math.round(p * 100)} %`);
+const points = (moved: number) => `${moved > 0 ? "+" : "-"}${Math.abs(Math.round(moved * 100))} points`;
+
+/** What leads and by how much, the test worth most next, what each finding moved, what would overturn it. */
+export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: string; data: TriageTable } }) {
+  const { log, view, build, offer, setTap, jobId } = useBench();
+  const s = view.state;
+  const t = table.data;
+  const given = s.triage.findings;
+  const all = findingsOf(view, t, build?.data ?? null);
+  const seen = Object.keys(all).length;
+  const best = a.next === "test" && seen > 0 ? a.tests[0] : undefined;
+  const done = s.triage.concluded;
+  const set = (finding: string, kind: "sign" | "test", outcome: Outcome) =>
+    log.record({
+      type: kind === "sign" ? "triage.signSeen" : "triage.testDone",
+      payload: { finding, outcome, tableHash: table.hash },
+    });
+  const conclude = (verdict: "panel" | "notPanel" | "cover") =>
+    log.record({
+      type: "triage.concluded",
+      payload: { verdict, fault: a.lead.fault, probability: Math.round(a.lead.p * 1e6) / 1e6, tableHash: table.hash },
+    });
+  const decided = !done && a.next === "decide" ? () => conclude(a.lead.panel ? "panel" : "notPanel") : undefined;
+  offer({
+    ...(decided ? { space: decided } : {}),
+    keys:
+      best && !done
+        ? {
+            y: () => set(best.test, "test", "yes"),
+            n: () => set(best.test, "test", "no"),
+            u: () => set(best.test, "test", "unclear"),
+          }
+        : {},
+  });
+  useEffect(() => () => setTap(null), [setTap]);
+  const second = a.ranking[1]!;
+  const name = (id: string) => a.ranking.find((r) => r.fault === id)?.name ?? id;
+  const cover = s.triage.context.cover;
+  return (
+    <>
+      <h1 className={`step${a.lead.name.length > 20 ? " long" : ""}`}>
+        {seen === 0
+          ? "What do you see?"
+          : a.next === "contradiction"
+            ? "These cannot all be true"
+            : a.lead.fault === NONE
+              ? "In no list: look closer"
+              : `${a.lead.name}, ${pct(a.lead.p)}`}
+      </h1>
+      <svg
+        viewBox="0 0 504 40"
+        width="100%"
+        height="40"
+        role="img"
+        aria-label={`${a.lead.name} ${pct(a.lead.p)}, then ${second.name} ${pct(second.p)}`}
+      >
+        <rect x={1} y={4} width={Math.max(2, Math.min(1, a.lead.p) * 500)} height={14} className="pf" />
+        <rect
+          x={1}
+          y={22}
+          width={Math.max(2, Math.min(1, second.p) * 500)}
+          height={10}
+          fill="url(#hMetal)"
+          className="pen1 sink"
+        />
+        <path d="M1 36H501M1 36v-5M126 36v-5M251 36v-5M376 36v-5M501 36v-5" className="pen1 sink" />
+      </svg>
+      <p className="q">
+        Then {second.name.toLowerCase()}, {pct(second.p)}. A new panel alone ends it with {pct(a.panelChance)}.{" "}
+        {seen > 0 && a.sentence}
+      </p>
+      {a.contradiction && (
+        <div className="refusal" role="alert">
+          <Mark kind="stop" size={26} />
+          <p>{a.contradiction}</p>
+        </div>
+      )}
+      <RefusalBox />
+      {openMoneyStops(s).map((m) => (
+        <MoneyStopBox key={m} stop={m} />
+      ))}
+      {done ? (
+        <div className="look">
+          <Mark kind={done.verdict === "panel" ? "same" : "ask"} size={26} />
+          <div>
+            <b>
+              {done.verdict === "panel"
+                ? "Concluded: it is the panel."
+                : done.verdict === "cover"
+                  ? "Concluded: use the cover."
+                  : "Concluded: not the panel."}
+            </b>{" "}
+            {done.verdict === "panel" ? (
+              <Link className="link" href={`/jobs/${jobId}/identify`}>
+                Identify it next
+              </Link>
+            ) : (
+              <button
+                type="button"
+                className="link"
+                onClick={() =>
+                  log.record({
+                    type: "job.closed",
+                    payload: {
+                      outcome: done.verdict === "cover" ? "cover" : "notPanel",
+                      reason:
+                        done.verdict === "cover" ? "Warranty or accident cover is used; nothing was opened here." : a.lead.advice,
+                    },
+                  })
+                }
+              >
+                Close the job with this verdict
+              </button>
+            )}
+          </div>
+        </div>
+      ) : best ? (
+        <div className="plate" role="group" aria-label="Next test">
+          <span>
+            <b>{best.name}?</b>
+            <i>
+              {best.how} {Math.round(best.minutes)} min{best.access === "opened" ? ", opened" : ""}
+              {best.power !== "any" ? `, ${best.power}` : ""}. {best.why}
+            </i>
+            <span className="mt-2 flex gap-2">
+              {OUTCOMES.map(([o, w, key]) => (
+                <button
+                  key={o}
+                  type="button"
+                  className="btn"
+                  style={{ background: "transparent", color: "inherit", borderColor: "currentColor" }}
+                  onClick={() => set(best.test, "test", o)}
+                >
+                  {w} <kbd style={{ fontSize: 14, lineHeight: "18px", padding: "0 5px" }}>{key}</kbd>
+                </button>
+              ))}
+            </span>
+          </span>
+        </div>
+      ) : a.next === "look" || seen === 0 ? (
+        <div className="look">
+          <Mark kind="look" size={26} />
+          <p>
+            {seen === 0 ? (
+              <>
+                <b>Begin with what you see.</b> Answer a row below, or mark the damage on the drawing.
+              </>
+            ) : (
+              <>
+                <b>Look closer before anything is ordered.</b> {a.lead.advice} No test in the list is worth its minutes now.
+              </>
+            )}
+          </p>
+        </div>
+      ) : (
+        a.next === "decide" && (
+          <Plate
+            line1={
+              a.lead.panel
+                ? "It is the panel: go on"
+                : a.lead.fault === NO_FAULT
+                  ? "Nothing at fault: give it back"
+                  : "It is not the panel"
+            }
+            line2={`No test is worth its minutes now. ${a.lead.advice}`}
+            onAct={decided!}
+          />
+        )
+      )}
+      {best?.caution && !done && (
+        <div className="caut">
+          <Mark kind="change" size={26} />
+          <p>{best.caution}</p>
+        </div>
+      )}
+      <ContextRow />
+      {cover === "yes" && !done && (
+        <button type="button" className="btn self-start" onClick={() => conclude("cover")}>
+          Use the warranty or cover
+        </button>
+      )}
+      <div className="rows" role="group" aria-label="Findings">
+        {[...t.findings]
+          .sort((x, y) => Number(!all[x.id]) - Number(!all[y.id]) || Number(x.kind === "test") - Number(y.kind === "test"))
+          .map((f) => {
+            const l = a.ledger.find((x) => x.finding === f.id);
+            const value = a.tests.find((x) => x.test === f.id);
+            return (
+              <div key={f.id} style={{ alignItems: "center" }}>
+                <span className="grow">
+                  {f.name}
+                  <span className="q block">
+                    {l
+                      ? `${given[f.id] ? "" : "from the drawing; "}${l.saidAlready ? "another look at the same thing says as much" : Math.abs(l.moved) < 0.005 ? "moves nothing" : `moved the lead by ${points(l.moved)}`}`
+                      : f.kind === "test"
+                        ? `test, ${f.minutes} min${f.access === "opened" ? ", opened" : ""}${f.power !== "any" ? `, ${f.power}` : ""}${value && seen > 0 ? `, worth ${formatMoney(Math.round(value.valueMinor), t.currency)}` : ""}`
+                        : ""}
+                  </span>
+                </span>
+                <span className="flex gap-1">
+                  {OUTCOMES.map(([o, w]) => (
+                    <button
+                      key={o}
+                      type="button"
+                      className="btn quiet"
+                      style={{ padding: "4px 10px" }}
+                      aria-pressed={all[f.id] === o}
+                      aria-label={`${f.name}: ${w}`}
+                      onClick={() => set(f.id, f.kind, given[f.id] === o ? "notDone" : o)}
+                    >
+                      {w}
+                    </button>
+                  ))}
+                </span>
+              </div>
+            );
+          })}
+      </div>
+      {seen > 0 && !a.contradiction && (
+        <section>
+          <h2 className="sec">What would overturn it</h2>
+          <ul className="rows">
+            {a.overturn.length === 0 && <li className="q">No single answer left would put another fault in the lead.</li>}
+            {a.overturn.slice(0, 4).map((o) => (
+              <li key={`${o.finding}-${o.outcome}`}>
+                <span className="grow">
+                  {o.name}: {o.outcome}
+                </span>
+                <em>
+                  {name(o.lead).toLowerCase()} leads; chance {pct(o.p)}
+                </em>
+              </li>
+            ))}
+          </ul>
+          <p className="q">
+            {a.fragile.length === 0
+              ? "With the strengths behind each finding halved or doubled, the same fault leads."
+              : `Does not stand on: ${a.fragile.map((f) => `${f.name.toLowerCase()} ${f.change} (${name(f.lead).toLowerCase()} leads)`).join("; ")}.`}{" "}
+            Strengths are adjustable defaults (A).{" "}
+            <Link className="link" href="/likelihoods">
+              The fault model
+            </Link>
+          </p>
+        </section>
+      )}
+      {!done && seen > 0 && (
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="btn" onClick={() => conclude("panel")}>
+            It is the panel
+          </button>
+          <button type="button" className="btn" onClick={() => conclude("notPanel")}>
+            Not the panel
+          </button>
+          {cover !== "yes" && (
+            <button type="button" className="btn" onClick={() => conclude("cover")}>
+              Use the warranty or cover
+            </button>
+          )}
+          <span className="q self-center">
+            Least expected loss now: {a.decision.name.toLowerCase()},{" "}
+            {formatMoney(Math.round(a.decision.expectedLossMinor), t.currency)} at stake.
+          </span>
+        </div>
+      )}
+      <DamageForm />
+      <div className="flex flex-wrap gap-2">
+        {(Object.keys(MONEY_STOPS) as MoneyStop[])
+          .filter((m) => !s.moneyStops[m])
+          .map((m) => (
+            <button
+              key={m}
+              type="button"
+              className="btn quiet"
+              onClick={() => log.record({ type: "triage.moneyStopRaised", payload: { stop: m, note: "" } })}
+            >
+              Stop: {MONEY_STOPS[m].name.toLowerCase()}
+            </button>
+          ))}
+      </div>
+      <p className="keys">
+        <span>
+          <kbd>C</kbd>safety stop
+        </span>
+        <span>
+          <kbd>W</kbd>note, photo
+        </span>
+        <span>
+          <kbd>Backspace</kbd>take back
+        </span>
+        <span>
+          <kbd>?</kbd>all keys
+        </span>
+      </p>
+    </>
+  );
+}
