@@ -19,7 +19,7 @@ for (const theme of ["light", "dim"] as const)
             .join(" | ")}`,
         );
     };
-    for (const path of ["/", "/new", "/builds", "/settings", "/pattern", "/nowhere"]) {
+    for (const path of ["/", "/new", "/builds", "/settings", "/likelihoods", "/pattern", "/nowhere"]) {
       await page.goto(bench.url + path);
       await page.waitForLoadState("load");
       await look(path);
@@ -30,6 +30,12 @@ for (const theme of ["light", "dim"] as const)
       for (const station of STATIONS) {
         await bench.station(id, station);
         await look(`${number} ${station}`);
+        if (station !== "triage" || number === "H-2411") continue;
+        for (const tab of ["Meter", "Condition", "Price"]) {
+          await page.getByRole("tab", { name: tab }).click();
+          await page.waitForTimeout(150);
+          await look(`${number} triage ${tab}`);
+        }
       }
       if (number !== "H-2417") continue;
       await page.goto(`${bench.url}/jobs/${id}/handover`);

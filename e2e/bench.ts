@@ -11,10 +11,10 @@ export function seededCopy(name: string): string {
 }
 
 /** Each test gets its own server over its own copy of the demo, so that none depends on another. */
-export const test = base.extend<{ server: Running; bench: Bench }>({
-  // biome-ignore lint/correctness/noEmptyPattern: the fixture needs none of the others
-  server: async ({}, use, info) => {
-    const s = await startServer(seededCopy(`w${info.workerIndex}-${info.testId}`));
+export const test = base.extend<{ server: Running; bench: Bench; serverEnv: Record<string, string> }>({
+  serverEnv: [{}, { option: true }],
+  server: async ({ serverEnv }, use, info) => {
+    const s = await startServer(seededCopy(`w${info.workerIndex}-${info.testId}`), serverEnv);
     await use(s);
     await s.stop();
   },

@@ -16,7 +16,7 @@ export default async function LikelihoodsPage() {
         </p>
         <h1 className="step">Fault model</h1>
         {row ? (
-          <FaultModel key={row.version} table={row.data} version={row.version} />
+          <FaultModel table={row.data} version={row.version} />
         ) : (
           <div className="empty">
             <b>No fault model.</b> Start once with the shipped reference data.

@@ -23,7 +23,7 @@ export default async function SettingsPage() {
           hasPasscode={!!net?.passcodeHash}
           addresses={net?.on ? (listener()?.addresses() ?? []) : []}
         />
-        {quote && <PriceSettings key={quote.version} policy={quote.data} version={quote.version} />}
+        {quote && <PriceSettings policy={quote.data} version={quote.version} />}
         <p>
           <Link className="link" href="/likelihoods">
             The fault model

@@ -1,7 +1,7 @@
 import { plannedJob } from "@tests/bench";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { parseEvent } from ".";
+import { liftEvent, parseEvent } from ".";
 import { PAYLOADS } from "./payloads";
 
 const good = () => plannedJob("C").until(null).events;
@@ -43,5 +43,28 @@ describe("parseEvent", () => {
         type,
       ).toEqual([]);
     }
+  });
+});
+
+describe("old versions are lifted when read", () => {
+  it("a damage mark of version 1 becomes one of version 2", () => {
+    const base = {
+      id: "01900000-0000-7000-8000-000000000001",
+      jobId: "01900000-0000-7000-8000-000000000002",
+      who: "B",
+      device: "dev-1",
+      clock: "001770000000000-000000",
+      seen: 0,
+    };
+    const old = { ...base, type: "triage.damageMarked", v: 1, payload: { kind: "lines", xMm: 10, yMm: 20, sizeMm: 30 } };
+    const r = parseEvent(old);
+    expect(r).toMatchObject({
+      ok: true,
+      event: { v: 2, payload: { kind: "lines", direction: "vertical", movesWithLid: false } },
+    });
+    expect(liftEvent(old)).toMatchObject({ v: 2 });
+    const crack = parseEvent({ ...old, payload: { ...old.payload, kind: "crack" } });
+    expect(crack).toMatchObject({ ok: true, event: { payload: { direction: null } } });
+    if (r.ok) expect(liftEvent(r.event)).toBe(r.event);
   });
 });

@@ -1,15 +1,6 @@
 import { formatMoney } from "../quantity";
 import { answersOf, chanceOf, type Findings, factorOf, modelOf, type TriageModel } from "./hypotheses";
-import {
-  faultIds,
-  hypothesisChances,
-  leadOf,
-  logWeights,
-  normalise,
-  type Posterior,
-  posterior,
-  presentChances,
-} from "./posterior";
+import { faultIds, leadOf, logWeights, type Posterior, posteriorOf, presentChances } from "./posterior";
 import { NO_FAULT, NONE, type TriageContext, type TriageTable } from "./schema";
 
 type FindingSpec = TriageTable["findings"][number];
@@ -53,8 +44,6 @@ export interface Advice extends Posterior {
   sentence: string;
   /** Answers that would put another fault in the lead, likeliest first. */
   overturn: Overturn[];
-  /** Findings whose strengths, halved or doubled, put another fault in the lead. Empty: the verdict stands. */
-  fragile: { finding: string; name: string; change: "halved" | "doubled"; lead: string }[];
 }
 
 export interface BenchAccess {
@@ -76,10 +65,15 @@ function yesGiven(m: TriageModel, findings: Findings, id: string): Float64Array 
   const f = m.factors[place.factor]!;
   const { mask, value } = answersOf(f, findings);
   const bit = 1 << place.bit;
-  return Float64Array.from(m.hypotheses, (_, h) => {
-    const before = chanceOf(f, h, mask, value);
-    return before > 0 ? chanceOf(f, h, mask | bit, value | bit) / before : 0;
-  });
+  const out = new Float64Array(m.hypotheses.length);
+  for (let h = 0; h < out.length; h++) {
+    if (f.size === 2) out[h] = f.table[h * 2 + 1]!;
+    else {
+      const before = chanceOf(f, h, mask, value);
+      out[h] = before > 0 ? chanceOf(f, h, mask | bit, value | bit) / before : 0;
+    }
+  }
+  return out;
 }
 
 const minLoss = (losses: readonly number[]): number => Math.min(...losses);
@@ -92,11 +86,12 @@ function testValues(m: TriageModel, ps: Float64Array, findings: Findings, access
   const { table: t } = m;
   const left = t.findings.filter((f) => f.kind === "test" && !findings[f.id]);
   const kept = [...ps.keys()].filter((h) => ps[h]! > 1e-9);
-  const D = m.loss.length;
   const n = kept.length;
+  const D = m.loss.length;
+  const T = left.length;
   const pack = (full: Float64Array) => Float64Array.from(kept, (h) => full[h]!);
-  const weighed = m.loss.map((l) => Float64Array.from(kept, (h) => ps[h]! * l[h]!));
   const w = pack(ps);
+  const weighed = m.loss.map((l) => Float64Array.from(kept, (h) => ps[h]! * l[h]!));
   const yes = left.map((f) => pack(yesGiven(m, findings, f.id)));
   const spent = left.map((f) => spentOn(t, f, access));
   const sum = (a: Float64Array) => {
@@ -109,36 +104,55 @@ function testValues(m: TriageModel, ps: Float64Array, findings: Findings, access
     for (let i = 0; i < n; i++) s += a[i]! * b[i]!;
     return s;
   };
-  const now = minLoss(weighed.map(sum));
-  const branch = new Float64Array(n);
+  const all = weighed.map(sum);
+  const now = minLoss(all);
+  // Weighed loss with one answer yes, and with two: the other branches follow by subtraction, because answers are
+  // independent given the hypothesis (members of one group are not, and are asked anew below).
+  const one = weighed.map((l) => Float64Array.from(yes, (y) => dot(l, y)));
+  const two = weighed.map(() => new Float64Array(T * T));
+  const row = new Float64Array(n);
+  for (let d = 0; d < D; d++)
+    for (let a = 0; a < T; a++) {
+      const l = weighed[d]!;
+      const y = yes[a]!;
+      for (let i = 0; i < n; i++) row[i] = l[i]! * y[i]!;
+      for (let b = a + 1; b < T; b++) {
+        const both = dot(row, yes[b]!);
+        two[d]![a * T + b] = both;
+        two[d]![b * T + a] = both;
+      }
+    }
   return left.map((f, a) => {
     let alone = 0;
     let ahead = 0;
     const place = m.place.get(f.id)!;
+    const chanceYes = dot(w, yes[a]!);
+    const opened = { ...access, opened: access.opened || f.access === "opened" };
     for (const outcome of ["yes", "no"] as const) {
-      const like = yes[a]!;
-      const take = (i: number) => (outcome === "yes" ? like[i]! : 1 - like[i]!);
-      let chance = 0;
-      for (let i = 0; i < n; i++) chance += w[i]! * take(i);
-      const parts = weighed.map((l) => {
-        for (let i = 0; i < n; i++) branch[i] = l[i]! * take(i);
-        return Float64Array.from(branch);
-      });
-      const base = parts.map(sum);
+      const isYes = outcome === "yes";
+      const chance = isYes ? chanceYes : 1 - chanceYes;
+      const base = Array.from({ length: D }, (_, d) => (isYes ? one[d]![a]! : all[d]! - one[d]![a]!));
       const stop = minLoss(base);
       alone += stop;
       let best = stop;
-      const opened = { ...access, opened: access.opened || f.access === "opened" };
-      for (let b = 0; b < left.length; b++) {
+      for (let b = 0; b < T; b++) {
         if (b === a) continue;
         const g = left[b]!;
-        // Two members of one group depend on each other: the second is asked anew after the first's answer.
-        const like2 =
-          m.place.get(g.id)!.factor === place.factor ? pack(yesGiven(m, { ...findings, [f.id]: outcome }, g.id)) : yes[b]!;
+        const related = m.place.get(g.id)!.factor === place.factor;
+        const like2 = related ? pack(yesGiven(m, { ...findings, [f.id]: outcome }, g.id)) : null;
         let yesLoss = Number.POSITIVE_INFINITY;
         let noLoss = Number.POSITIVE_INFINITY;
         for (let d = 0; d < D; d++) {
-          const y = dot(parts[d]!, like2);
+          let y: number;
+          if (like2) {
+            y = 0;
+            const l = weighed[d]!;
+            const y1 = yes[a]!;
+            for (let i = 0; i < n; i++) y += l[i]! * (isYes ? y1[i]! : 1 - y1[i]!) * like2[i]!;
+          } else {
+            const both = two[d]![a * T + b]!;
+            y = isYes ? both : one[d]![b]! - both;
+          }
           if (y < yesLoss) yesLoss = y;
           if (base[d]! - y < noLoss) noLoss = base[d]! - y;
         }
@@ -163,36 +177,8 @@ function testValues(m: TriageModel, ps: Float64Array, findings: Findings, access
   });
 }
 
-/** Findings (or groups) whose strengths, halved or doubled, put another fault in the lead. */
-function fragileOf(m: TriageModel, findings: Findings, lead: number): Advice["fragile"] {
-  const { table: t } = m;
-  const { total, byFactor } = logWeights(m, findings);
-  const out: Advice["fragile"] = [];
-  for (const [at, logs] of byFactor) {
-    const f = m.factors[at]!;
-    const { mask, value } = answersOf(f, findings);
-    const name = t.findings.find((x) => f.members.includes(x.id) && findings[x.id] !== undefined)!;
-    for (const [by, change] of [
-      [0.5, "halved"],
-      [2, "doubled"],
-    ] as const) {
-      const other = factorOf(t, m.hypotheses, f.members, by);
-      const ps = normalise(
-        total.map((l, h) =>
-          logs[h] === Number.NEGATIVE_INFINITY ? l : l - logs[h]! + Math.log(chanceOf(other, h, mask, value)),
-        ),
-      );
-      if (!ps) continue;
-      const then = leadOf(presentChances(m, ps));
-      if (then !== lead) out.push({ finding: name.id, name: name.name, change, lead: faultIds(t)[then]! });
-    }
-  }
-  return out;
-}
-
 /**
- * The advice at the bench: what leads, which test is worth most next or that none is, what would overturn it, and whether
- * it stands when the strengths behind each finding are halved or doubled.
+ * The advice at the bench: what leads, which test is worth most next or that none is, and what would overturn it.
  * @param t the fault model @param context what is known of the machine @param findings answers so far
  * @param access whether the machine lies open, and what opening takes in minutes
  * @example advise(table, NOTHING_KNOWN, { dark: "yes" }).tests[0]?.test // "torchImage"
@@ -203,9 +189,8 @@ export function advise(
   findings: Findings,
   access: BenchAccess = { opened: false, openMinutes: null },
 ): Advice {
-  const post = posterior(t, context, findings);
   const m = modelOf(t, context);
-  const ps = hypothesisChances(m, findings) ?? hypothesisChances(m, {})!;
+  const { posterior: post, ps } = posteriorOf(m, findings, logWeights(m, findings));
   const ids = faultIds(t);
   const present = presentChances(m, ps);
   const leadAt = leadOf(present);
@@ -222,13 +207,17 @@ export function advise(
   const values = post.contradiction ? [] : testValues(m, ps, findings, access);
   const tests = values.filter((v) => v.valueMinor > 0).sort((a, b) => b.valueMinor - a.valueMinor || (a.test < b.test ? -1 : 1));
   const overturn: Overturn[] = [];
+  const then = new Float64Array(ps.length);
   if (!post.contradiction)
     for (const f of t.findings) {
       if (findings[f.id]) continue;
       const like = yesGiven(m, findings, f.id);
       for (const outcome of ["yes", "no"] as const) {
-        const then = ps.map((p, h) => p * (outcome === "yes" ? like[h]! : 1 - like[h]!));
-        const p = then.reduce((a, b) => a + b, 0);
+        let p = 0;
+        for (let h = 0; h < then.length; h++) {
+          then[h] = ps[h]! * (outcome === "yes" ? like[h]! : 1 - like[h]!);
+          p += then[h]!;
+        }
         if (p < 1e-6) continue;
         const at = leadOf(presentChances(m, then));
         if (at !== leadAt) overturn.push({ finding: f.id, name: f.name, outcome, p, lead: ids[at]! });
@@ -250,7 +239,6 @@ export function advise(
     next,
     tests,
     overturn: overturn.slice(0, 6),
-    fragile: post.contradiction ? [] : fragileOf(m, findings, leadAt),
     sentence: sentenceOf(post, lead, next, tests[0]),
   };
 }

@@ -25,6 +25,8 @@ export interface TriageModel {
   factors: readonly Factor[];
   /** Finding id to its factor and its bit there. */
   place: ReadonlyMap<string, { factor: number; bit: number }>;
+  /** Where each hypothesis counts among the listed faults, none of these and no fault (in this order); -1 for no second. */
+  counts: { first: Int16Array; second: Int16Array };
   /** Loss of each decision under each hypothesis, minor units: `loss[d][h]`. */
   loss: readonly Float64Array[];
 }
@@ -109,6 +111,17 @@ export function factorOf(t: TriageTable, hypotheses: readonly Hypothesis[], memb
   });
   const size = 1 << members.length;
   const table = new Float64Array(hypotheses.length * size);
+  if (!group) {
+    // A finding by itself: it stays away only when the leak and every cause leave it away.
+    const quiet = causes.map((c) => (c ? c[0]! : 1));
+    hypotheses.forEach((h, at) => {
+      let away = h.kind === "none" ? none[0]! : leak[0]!;
+      for (const f of h.faults) away *= quiet[f]!;
+      table[at * 2] = away;
+      table[at * 2 + 1] = 1 - away;
+    });
+    return { members, table, size };
+  }
   // One cause on top of the leak is shared by every pair it is in.
   const single = causes.map((c) => (c ? orCombine(leak, c) : leak));
   hypotheses.forEach((h, at) => {
@@ -163,7 +176,10 @@ export function modelOf(t: TriageTable, c: TriageContext): TriageModel {
       place.set(m, { factor, bit });
     });
   });
-  const model = { table: t, hypotheses, factors, place, loss: lossOf(t, hypotheses) };
+  const n = t.faults.length;
+  const first = Int16Array.from(hypotheses, (h) => (h.kind === "none" ? n : h.kind === "noFault" ? n + 1 : h.faults[0]!));
+  const second = Int16Array.from(hypotheses, (h) => h.faults[1] ?? -1);
+  const model = { table: t, hypotheses, factors, place, counts: { first, second }, loss: lossOf(t, hypotheses) };
   byContext.set(key, model);
   return model;
 }

@@ -30,15 +30,22 @@ export interface Posterior {
 }
 
 /** Log weight of every hypothesis, factor by factor, so that one can be left out without doing the rest again. */
-export function logWeights(m: TriageModel, findings: Findings): { total: Float64Array; byFactor: Map<number, Float64Array> } {
+export interface LogWeights {
+  total: Float64Array;
+  byFactor: Map<number, Float64Array>;
+}
+export function logWeights(m: TriageModel, findings: Findings): LogWeights {
   const total = Float64Array.from(m.hypotheses, (h) => Math.log(h.prior));
   const byFactor = new Map<number, Float64Array>();
   m.factors.forEach((f, i) => {
     const { mask, value } = answersOf(f, findings);
     if (mask === 0) return;
-    const logs = Float64Array.from(m.hypotheses, (_, h) => Math.log(chanceOf(f, h, mask, value)));
+    const logs = new Float64Array(total.length);
+    for (let h = 0; h < logs.length; h++) {
+      logs[h] = Math.log(chanceOf(f, h, mask, value));
+      total[h]! += logs[h]!;
+    }
     byFactor.set(i, logs);
-    for (let h = 0; h < total.length; h++) total[h]! += logs[h]!;
   });
   return { total, byFactor };
 }
@@ -48,9 +55,12 @@ export function normalise(logs: Float64Array): Float64Array | null {
   let top = Number.NEGATIVE_INFINITY;
   for (const l of logs) if (l > top) top = l;
   if (top === Number.NEGATIVE_INFINITY) return null;
-  const out = logs.map((l) => Math.exp(l - top));
+  const out = new Float64Array(logs.length);
   let sum = 0;
-  for (const x of out) sum += x;
+  for (let i = 0; i < out.length; i++) {
+    out[i] = Math.exp(logs[i]! - top);
+    sum += out[i]!;
+  }
   for (let i = 0; i < out.length; i++) out[i]! /= sum;
   return out;
 }
@@ -61,13 +71,12 @@ export const hypothesisChances = (m: TriageModel, findings: Findings): Float64Ar
 
 /** Chance that each listed fault is present, then none of these, then no fault, in the table's order. */
 export function presentChances(m: TriageModel, ps: Float64Array): Float64Array {
-  const n = m.table.faults.length;
-  const out = new Float64Array(n + 2);
-  m.hypotheses.forEach((h, i) => {
-    if (h.kind === "none") out[n]! += ps[i]!;
-    else if (h.kind === "noFault") out[n + 1]! += ps[i]!;
-    else for (const f of h.faults) out[f]! += ps[i]!;
-  });
+  const out = new Float64Array(m.table.faults.length + 2);
+  const { first, second } = m.counts;
+  for (let h = 0; h < ps.length; h++) {
+    out[first[h]!]! += ps[h]!;
+    if (second[h]! >= 0) out[second[h]!]! += ps[h]!;
+  }
   return out;
 }
 
@@ -88,7 +97,16 @@ export const leadOf = (present: Float64Array): number => present.reduce((best, p
  */
 export function posterior(t: TriageTable, context: TriageContext, findings: Findings): Posterior {
   const m = modelOf(t, context);
-  const { total, byFactor } = logWeights(m, findings);
+  return posteriorOf(m, findings, logWeights(m, findings)).posterior;
+}
+
+/** The same from a model and weights already made, with the chance of every hypothesis. */
+export function posteriorOf(
+  m: TriageModel,
+  findings: Findings,
+  { total, byFactor }: LogWeights,
+): { posterior: Posterior; ps: Float64Array } {
+  const t = m.table;
   const now = normalise(total);
   const ps = now ?? hypothesisChances(m, {})!;
   const present = presentChances(m, ps);
@@ -105,16 +123,14 @@ export function posterior(t: TriageTable, context: TriageContext, findings: Find
       const factor = m.factors[place.factor]!;
       const { mask, value } = answersOf(factor, findings);
       const rest = mask & ~(1 << place.bit);
-      const without = normalise(
-        total.map((l, h) => {
-          const mine = byFactor.get(place.factor)![h]!;
-          // Left out: an impossible hypothesis may be possible again.
-          return (
-            (mine === Number.NEGATIVE_INFINITY ? logWithout(m, findings, place.factor, h) : l - mine) +
-            Math.log(chanceOf(factor, h, rest, value & rest))
-          );
-        }),
-      );
+      const mine = byFactor.get(place.factor)!;
+      const other = new Float64Array(total.length);
+      for (let h = 0; h < other.length; h++) {
+        // Left out: an impossible hypothesis may be possible again.
+        const left = mine[h] === Number.NEGATIVE_INFINITY ? logWithout(m, findings, place.factor, h) : total[h]! - mine[h]!;
+        other[h] = rest === 0 ? left : left + Math.log(chanceOf(factor, h, rest, value & rest));
+      }
+      const without = normalise(other);
       moved = without ? present[lead]! - presentChances(m, without)[lead]! : 0;
       saidAlready = rest !== 0 && Math.abs(moved) < 0.005;
     }
@@ -122,7 +138,7 @@ export function posterior(t: TriageTable, context: TriageContext, findings: Find
   }
   ledger.sort((a, b) => Math.abs(b.moved) - Math.abs(a.moved));
   const order = [...m.hypotheses.keys()].sort((a, b) => ps[b]! - ps[a]!).slice(0, 10);
-  return {
+  const result: Posterior = {
     ranking: ids
       .map((fault, i) => ({ fault, name: nameOf(t, fault), p: present[i]! }))
       .sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1)),
@@ -136,6 +152,7 @@ export function posterior(t: TriageTable, context: TriageContext, findings: Find
     ledger,
     contradiction: now ? null : "These findings cannot all be true under any explanation listed. Look again at one of them.",
   };
+  return { posterior: result, ps };
 }
 
 /** Log weight of one hypothesis without one factor, from the start. */

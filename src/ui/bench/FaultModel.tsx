@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { TriageTable } from "@/core/triage";
 import { Mark } from "../draw/Mark";
 
@@ -13,6 +13,8 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
   const [at, setAt] = useState(table.findings.find((f) => f.strength)?.id ?? "");
   const [file, setFile] = useState("");
   const [said, setSaid] = useState<Said>(null);
+  // What the server holds now: after a save, a shipped model put back, another writer.
+  useEffect(() => setDraft(table), [table]);
   const changed = JSON.stringify(draft) !== JSON.stringify(table);
   const send = async (body: unknown, words: string) => {
     const res = await fetch("/api/triage", {
@@ -62,7 +64,7 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
           <h2 className="sec">How often each is the cause</h2>
           <ul className="rows">
             {draft.faults.map((f, i) => (
-              <li key={f.id} style={{ alignItems: "center" }}>
+              <li key={`${f.id}-${version}`} style={{ alignItems: "center" }}>
                 <label className="grow" htmlFor={`prior-${f.id}`}>
                   {f.name}
                 </label>
@@ -82,7 +84,7 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
               </li>
             ))}
             {(["noneOfThese", "noFault"] as const).map((k) => (
-              <li key={k} style={{ alignItems: "center" }}>
+              <li key={`${k}-${version}`} style={{ alignItems: "center" }}>
                 <label className="grow" htmlFor={`prior-${k}`}>
                   {draft[k].name}
                 </label>
@@ -116,7 +118,7 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
             </div>
           ) : (
             finding && (
-              <ul className="rows" key={finding.id}>
+              <ul className="rows" key={`${finding.id}-${version}`}>
                 {draft.faults.map((f) => (
                   <li key={f.id} style={{ alignItems: "center" }}>
                     <label className="grow" htmlFor={`s-${f.id}`}>

@@ -3,11 +3,10 @@ import type { Payload } from "@/core/job";
 import { useBench } from "../job/context";
 
 type Context = Payload<"triage.contextSet">;
-const ASKED: { key: keyof Context; name: string; width: number; options: [string, string][] }[] = [
+const ASKED: { key: keyof Context; name: string; options: [string, string][] }[] = [
   {
     key: "happened",
     name: "What happened",
-    width: 128,
     options: [
       ["unknown", "not known"],
       ["drop", "dropped"],
@@ -20,7 +19,6 @@ const ASKED: { key: keyof Context; name: string; width: number; options: [string
   {
     key: "backlight",
     name: "Backlight",
-    width: 112,
     options: [
       ["unknown", "not known"],
       ["led", "LED"],
@@ -31,7 +29,6 @@ const ASKED: { key: keyof Context; name: string; width: number; options: [string
   {
     key: "touch",
     name: "Touch",
-    width: 104,
     options: [
       ["unknown", "not known"],
       ["yes", "yes"],
@@ -41,7 +38,6 @@ const ASKED: { key: keyof Context; name: string; width: number; options: [string
   {
     key: "age",
     name: "Age, years",
-    width: 104,
     options: [
       ["unknown", "not known"],
       ["under2", "under 2"],
@@ -52,7 +48,6 @@ const ASKED: { key: keyof Context; name: string; width: number; options: [string
   {
     key: "cover",
     name: "Cover",
-    width: 104,
     options: [
       ["unknown", "not asked"],
       ["yes", "yes"],
@@ -66,10 +61,10 @@ export function ContextRow() {
   const { log, view } = useBench();
   const now = view.state.triage.context;
   return (
-    <fieldset className="flex flex-wrap gap-2">
+    <fieldset className="grid grid-cols-3 gap-2">
       <legend className="vh">What is known of the machine</legend>
       {ASKED.map((q) => (
-        <label key={q.key} className="field" style={{ width: q.width }}>
+        <label key={q.key} className="field">
           <span className="text-[14px]">{q.name}</span>
           <select
             value={now[q.key]}

@@ -9,6 +9,8 @@ import { RefusalBox } from "../station/RefusalBox";
 
 const POWER_WORDS = { isolated: "Isolated", live: "Live", off: "Off, not isolated", unknown: "Power state not recorded" };
 
+const CHIP_WORDS = { continuity: "continuity", diode: "diode", dcVolts: "DC volts" };
+
 /** The meter: where it is put, what it shows, the band a good board shows, and one word. It obeys the power state. */
 export function Meter({ table }: { table: { hash: string; data: TriageTable } }) {
   const { log, view, offer, jobId } = useBench();
@@ -132,7 +134,7 @@ export function Meter({ table }: { table: { hash: string; data: TriageTable } })
           >
             {x.name}
             <span className="q" style={{ color: "inherit" }}>
-              {modeWords(x.mode).toLowerCase()}
+              {CHIP_WORDS[x.mode]}
             </span>
           </button>
         ))}

@@ -157,10 +157,6 @@ export function Quote() {
           </g>
         ))}
       </svg>
-      <p className="q">
-        {policy.currency}, tax of {policy.taxPercent} % included. Bar: likely to bad case (P80); stroke: expected; dashed: another
-        machine, {formatMoney(worth, policy.currency)}. {basis}.
-      </p>
       {picked && !picked.whyNot && (
         <>
           <Plate
@@ -168,6 +164,10 @@ export function Quote() {
             line2={`At most ${formatMoney(picked.p80Minor, policy.currency)} in four of five. Holds until ${format(addDays(nowMs, policy.validDays), "EEE d MMM")}.`}
             onAct={choose}
           />
+          <p className="q">
+            {policy.currency}, tax of {policy.taxPercent} % included. Bar: likely to bad case (P80); stroke: expected; dashed:
+            another machine, {formatMoney(worth, policy.currency)}. {basis}.
+          </p>
           <ul className="rows" aria-label="What it stands on">
             {picked.labour.p50 > 0 && (
               <li>

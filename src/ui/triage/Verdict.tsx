@@ -1,9 +1,18 @@
 "use client";
 import Link from "next/link";
-import { useEffect } from "react";
+import { useEffect, useMemo } from "react";
 import { findingsOf, openMoneyStops } from "@/core/job";
 import { formatMoney } from "@/core/quantity";
-import { type Advice, MONEY_STOPS, type MoneyStop, NO_FAULT, NONE, type Outcome, type TriageTable } from "@/core/triage";
+import {
+  type Advice,
+  MONEY_STOPS,
+  type MoneyStop,
+  NO_FAULT,
+  NONE,
+  type Outcome,
+  sensitivity,
+  type TriageTable,
+} from "@/core/triage";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -28,6 +37,10 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
   const given = s.triage.findings;
   const all = findingsOf(view, t, build?.data ?? null);
   const seen = Object.keys(all).length;
+  const { cover, ...context } = s.triage.context;
+  const key = JSON.stringify([context, all]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says what it depends on
+  const fragile = useMemo(() => sensitivity(t, context, all), [t, key]);
   const best = a.next === "test" && seen > 0 ? a.tests[0] : undefined;
   const done = s.triage.concluded;
   const set = (finding: string, kind: "sign" | "test", outcome: Outcome) =>
@@ -55,7 +68,6 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
   useEffect(() => () => setTap(null), [setTap]);
   const second = a.ranking[1]!;
   const name = (id: string) => a.ranking.find((r) => r.fault === id)?.name ?? id;
-  const cover = s.triage.context.cover;
   return (
     <>
       <h1 className={`step${a.lead.name.length > 20 ? " long" : ""}`}>
@@ -253,9 +265,9 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
             ))}
           </ul>
           <p className="q">
-            {a.fragile.length === 0
+            {fragile.length === 0
               ? "With the strengths behind each finding halved or doubled, the same fault leads."
-              : `Does not stand on: ${a.fragile.map((f) => `${f.name.toLowerCase()} ${f.change} (${name(f.lead).toLowerCase()} leads)`).join("; ")}.`}{" "}
+              : `Does not stand on: ${fragile.map((f) => `${f.name.toLowerCase()} ${f.change} (${name(f.lead).toLowerCase()} leads)`).join("; ")}.`}{" "}
             Strengths are adjustable defaults (A).{" "}
             <Link className="link" href="/likelihoods">
               The fault model
