@@ -2,3 +2,4 @@ export { CEILING, codeCostUnits, type Difference, differenceWords, explainCode, 
 export { type CatalogueIndex, createCatalogueIndex, type Hit } from "./codeIndex";
 export { type LabelLine, type LabelReading, type LineClass, readLabel } from "./label";
 export { Machine, Offer } from "./machine";
+export { WAY_COSTS, type Way, type WayAdvice, waysAt, wayToKnow } from "./wayToKnow";

@@ -6,6 +6,8 @@ export const Machine = z.strictObject({
   codes: z.array(z.string().max(40)),
   build: z.string().nullable(),
   panels: z.array(z.string()),
+  /** How often each panel was found in this model, by panel id; one time each when missing. */
+  seen: z.record(z.string(), z.int().min(0)).optional(),
 });
 export type Machine = z.infer<typeof Machine>;
 

@@ -1,0 +1,12 @@
+import { readEdidPort } from "@/server/edid";
+import { json, problem, readJson } from "@/server/http";
+import { EdidRequest } from "@/wire/catalogue";
+
+export const dynamic = "force-dynamic";
+
+export async function POST(req: Request): Promise<Response> {
+  const body = await readJson(req, EdidRequest);
+  if (!body.ok) return body.response;
+  const read = await readEdidPort(body.value.jobId);
+  return read.ok ? json({ hex: read.hex }) : problem(read.status, read.problem);
+}

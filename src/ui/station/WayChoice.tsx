@@ -1,0 +1,124 @@
+"use client";
+import { useState } from "react";
+import { type Machine, WAY_COSTS, type Way, waysAt, wayToKnow } from "@/core/catalogue";
+import { compareFit, overallVerdict } from "@/core/panel";
+import { formatMoney } from "@/core/quantity";
+import { useBench } from "../job/context";
+
+const WAY_WORDS: Record<Way, string> = {
+  model: "Order by machine model",
+  edid: "Read the EDID first",
+  label: "Open, read the label first",
+};
+const W = 460;
+const H = 64;
+
+/** Order now, read the EDID or open first: what each costs here, and where the balance tips. */
+export function WayChoice({
+  machine,
+  onFollow,
+}: {
+  machine: Machine | null;
+  onFollow: (w: Way, usualPanel: string | null) => void;
+}) {
+  const { reference, build, view } = useBench();
+  const [repaired, setRepaired] = useState(view.state.triage.condition.some((c) => c.kind === "earlierRepair"));
+  const [starts, setStarts] = useState<"yes" | "no" | "unknown">("unknown");
+  const currency = reference.quote?.data.currency ?? "EUR";
+  const panels = (machine?.panels ?? []).flatMap((id) => reference.panels.filter((p) => p.data.id === id));
+  const usual = [...panels].sort((a, b) => (machine?.seen?.[b.data.id] ?? 1) - (machine?.seen?.[a.data.id] ?? 1))[0];
+  const variants = panels.map((p) => {
+    const kind = usual ? overallVerdict(compareFit(p.data, usual.data, build?.data ?? null)).kind : "stop";
+    // The usual one ordered for this variant: a stop is wrong, a difference is refused in half the cases (adj).
+    return {
+      count: machine?.seen?.[p.data.id] ?? 1,
+      wrong: kind === "stop" || kind === "doNotConnect" ? 1 : kind === "ask" ? 0.5 : 0,
+    };
+  });
+  const edidWorks = starts === "yes" ? 0.9 : starts === "no" ? 0 : 0.6;
+  const advice = wayToKnow({ variants, repairedBefore: repaired, costs: WAY_COSTS, edidWorks });
+  const lines = Array.from({ length: 41 }, (_, i) => ({ p: i / 40, rows: waysAt(i / 40, { costs: WAY_COSTS, edidWorks }) }));
+  const top = Math.max(...lines.flatMap((l) => l.rows.map((r) => r.totalMinor))) * 1.05;
+  const path = (w: Way) =>
+    lines
+      .map(
+        (l, i) =>
+          `${i ? "L" : "M"}${Math.round(l.p * W)} ${Math.round(H - (l.rows.find((r) => r.way === w)!.totalMinor / top) * H)}`,
+      )
+      .join("");
+  const STYLE: Record<Way, string> = { model: "pen3 sink", edid: "pen2 spart", label: "pen1 sink" };
+  return (
+    <section aria-label="Which way to know">
+      <ul className="rows dist">
+        {advice.rows.map((r, i) => (
+          <li key={r.way} data-way={r.way} data-now={i === 0} style={{ alignItems: "center", paddingInline: 8 }}>
+            <span className="grow">
+              <b>{WAY_WORDS[r.way]}</b>
+              <span className="block text-[14px] leading-[17px]">
+                {i === 0 && "Costs least here. "}Leaves open: {r.leaves}
+              </span>
+            </span>
+            <em className="mono">
+              {formatMoney(Math.round(r.costMinor), currency)}, {r.days.toFixed(1)} d
+            </em>
+            <button
+              type="button"
+              className="btn quiet"
+              style={{ background: "transparent", color: "inherit", borderColor: "currentColor" }}
+              aria-label={`${WAY_WORDS[r.way]}: follow`}
+              onClick={() => onFollow(r.way, usual?.data.id ?? null)}
+            >
+              Follow
+            </button>
+          </li>
+        ))}
+      </ul>
+      <svg
+        viewBox={`0 -6 ${W + 4} ${H + 26}`}
+        width="100%"
+        height={H + 32}
+        role="img"
+        aria-label={`Expected cost over the chance of a wrong order, now ${Math.round(advice.p * 100)} percent${advice.breakEven === null ? "" : `, break-even at ${Math.round(advice.breakEven * 100)} percent`}`}
+      >
+        <path d={`M0 ${H}H${W}M0 0V${H}`} className="pen1 sink" />
+        {(["model", "edid", "label"] as const).map((w) => (
+          <path
+            key={w}
+            d={path(w)}
+            className={STYLE[w]}
+            fill="none"
+            strokeDasharray={w === "edid" ? "9 4" : w === "label" ? "2 3" : undefined}
+          />
+        ))}
+        <path d={`M${advice.p * W} 0V${H}`} className="hl" strokeWidth={9} opacity={0.8} />
+        {advice.breakEven !== null && <path d={`M${advice.breakEven * W} -4V${H}`} className="pks" strokeDasharray="3 2" />}
+        {[0, 0.25, 0.5, 0.75, 1].map((x) => (
+          <text key={x} x={x * W} y={H + 16} className="t14 mono i3" textAnchor={x === 0 ? "start" : x === 1 ? "end" : "middle"}>
+            {Math.round(x * 100)}
+            {x === 1 ? " %" : ""}
+          </text>
+        ))}
+      </svg>
+      <p className="q">
+        Chance that an order by model is wrong: {Math.round(advice.p * 100)} %, of it {Math.round(advice.unseen * 100)} for a
+        panel never seen here.
+        {advice.breakEven === null ? " No break-even." : ` Break-even at ${Math.round(advice.breakEven * 100)} %.`} Heavy line: by
+        model; dashed: EDID; dotted: open first. Costs are defaults (A).
+      </p>
+      <div className="flex flex-wrap items-center gap-4">
+        <label className="flex min-h-11 items-center gap-2">
+          <input type="checkbox" checked={repaired} onChange={(e) => setRepaired(e.target.checked)} />
+          repaired before
+        </label>
+        <label className="flex items-center gap-2">
+          Starts on an external screen
+          <select value={starts} style={{ width: 120 }} onChange={(e) => setStarts(e.target.value as typeof starts)}>
+            <option value="unknown">not tried</option>
+            <option value="yes">yes</option>
+            <option value="no">no</option>
+          </select>
+        </label>
+      </div>
+    </section>
+  );
+}
