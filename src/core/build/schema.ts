@@ -105,6 +105,8 @@ export const Connector = z.strictObject({
     .enum(["picture", "camera", "wireless", "battery", "lidSensor", "keyboard", "touch", "speaker", "other"])
     .default("other"),
   mark: words(120).optional(),
+  /** How far its plug can be moved from where it sat. */
+  slackMm: z.number().min(0).max(300).optional(),
   minutes: z.number().positive().max(30).default(1),
 });
 export type Connector = z.infer<typeof Connector>;
@@ -186,6 +188,23 @@ export const Build = z.strictObject({
     .max(60)
     .default([]),
   dust: Motion.optional(),
+  /** What board and display cable carry. */
+  link: z
+    .strictObject({
+      lanes: z.int().min(1).max(8).nullable(),
+      ratesGbps: z.array(z.number().min(1).max(20)).min(1).max(10).nullable(),
+      compression: z.enum(["yes", "no", "unknown"]).default("unknown"),
+      cableLanes: z.int().min(1).max(8).nullable(),
+      cableMaxRateGbps: z.number().min(1).max(20).nullable(),
+      lvdsLinks: z
+        .union([z.literal(1), z.literal(2)])
+        .nullable()
+        .default(null),
+      source: words(120),
+    })
+    .optional(),
+  /** Whether a new panel has to be bound to the board by the maker's software; missing = not known. */
+  pairing: z.boolean().optional(),
 });
 export type Build = z.infer<typeof Build>;
 /** A build as written in a file, before defaults are filled in. */

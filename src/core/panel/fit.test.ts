@@ -81,13 +81,14 @@ describe("fit, geometry on both sides of each limit", () => {
     expect(row(old, "tabs", tabbed)).toMatchObject({ verdict: "change", change: { part: "mounting tape" } });
     expect(row(withField(old, "tabs", tab(0.05, "right")), "tabs", tabbed).verdict).toBe("unknown");
   });
-  it("finish is the customer's to decide; resolution without a link budget is unknown", () => {
+  it("finish is the customer's to decide; resolution is held against the link", () => {
     expect(row(withField(old, "finish", "glossy"), "finish").verdict).toBe("ask");
     expect(row(withField(old, "finish", "matt", "G"), "finish").verdict).toBe("unknown");
-    expect(row(withField(old, "pixels", { h: 2560, v: 1440 }), "pixels").verdict).toBe("unknown");
+    expect(row(withField(old, "pixels", { h: 2560, v: 1440 }), "pixels").verdict).toBe("stop");
+    expect(row(withField(old, "pixels", { h: 2560, v: 1440 }), "pixels", old, null).verdict).toBe("unknown");
   });
-  it("fields without a rule are same only when both are known and equal", () => {
-    for (const f of ["refreshHz", "lanes", "colourBits", "touch", "technology"] as const) {
+  it("picture fields are same only when both are known and equal", () => {
+    for (const f of ["refreshHz", "colourBits", "touch", "technology"] as const) {
       expect(row(old, f).verdict, f).toBe("same");
       expect(row(withField(old, f, null), f).verdict, f).toBe("unknown");
       expect(row(withField(old, f, old[f].value, "S"), f).verdict, f).toBe("unknown");

@@ -34,6 +34,15 @@ export const Panel = z.strictObject({
   backlight: sourced(z.enum(["ledOnPanel", "ledFromBoard", "ccfl", "oled"])),
   backlightSupplyV: sourced(z.number().min(1).max(60)),
   connectorAt: sourced(z.strictObject({ xMm: z.number().min(-20).max(600), yMm: z.number().min(-20).max(400) })),
+  /** Where the picture's top-left corner sits in the outline. */
+  activeAt: sourced(z.strictObject({ xMm: z.number().min(0).max(600), yMm: z.number().min(0).max(400) })).optional(),
+  pixelClockKHz: sourced(z.number().min(1000).max(5_000_000)).optional(),
+  /** Modes it lists besides its first. */
+  lowerModes: sourced(
+    z.array(z.strictObject({ pixelClockKHz: z.number().min(1000), refreshHz: z.number().min(10).max(480) })).max(12),
+  ).optional(),
+  laneRatesGbps: sourced(z.array(z.number().min(1).max(20)).min(1).max(10)).optional(),
+  compression: sourced(z.enum(["yes", "no"])).optional(),
   lanes: sourced(z.int().min(1).max(8)),
   colourBits: sourced(z.int().min(6).max(12)),
   touch: sourced(z.enum(["none", "onCell", "separate"])),

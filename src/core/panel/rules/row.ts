@@ -1,0 +1,100 @@
+import type { Build } from "../../build";
+import type { Source, Sourced } from "../../quantity";
+import type { Panel } from "../schema";
+
+export type FieldVerdict = "same" | "change" | "ask" | "stop" | "unknown";
+
+/** Fields that can destroy a board or panel at the moment of mating. */
+export const DESTROYING = [
+  "family",
+  "contacts",
+  "pitchMm",
+  "contactSide",
+  "logicSupplyV",
+  "backlight",
+  "backlightSupplyV",
+] as const;
+export type DestroyingField = (typeof DESTROYING)[number];
+
+/** Destroying fields that an eye cannot settle: only a datasheet, a label or the maker's own source can. */
+export const NOT_BY_EYE: readonly string[] = ["logicSupplyV", "backlightSupplyV"];
+
+export interface Shown {
+  text: string;
+  source: Source | null;
+}
+
+export interface FitRow {
+  field: string;
+  name: string;
+  old: Shown;
+  candidate: Shown;
+  verdict: FieldVerdict;
+  /** The difference in words, with the amount. */
+  words: string;
+  /** Why, with the limit it was held against. */
+  reason: string;
+  destroying: boolean;
+  change?: { part: string; minutes: number };
+  look?: string;
+}
+
+/** Adjustable limits of the window geometry (adj). Lengths in mm. */
+export interface FitLimits {
+  /** Picture that may lie under the frame, and dark border that needs no question. */
+  hiddenMm: number;
+  borderMm: number;
+  /** Connectors this near are at the same place. */
+  connectorSameMm: number;
+  outlineSameMm: number;
+  outlineShimMm: number;
+  thicknessSameMm: number;
+}
+export const FIT_LIMITS: FitLimits = {
+  hiddenMm: 0.5,
+  borderMm: 1,
+  connectorSameMm: 0.5,
+  outlineSameMm: 0.3,
+  outlineShimMm: 4,
+  thicknessSameMm: 0.2,
+};
+
+export const shown = <T>(v: Sourced<T>, words: (value: T) => string): Shown =>
+  v.value === null ? { text: "unknown", source: null } : { text: words(v.value), source: v.source };
+
+export interface Spec<T> {
+  field: string;
+  name: string;
+  words: (v: T) => string;
+  look: string;
+}
+
+export const row = <T>(
+  spec: Spec<T>,
+  a: Sourced<T>,
+  b: Sourced<T>,
+  rest: Pick<FitRow, "verdict" | "words" | "reason"> & Partial<FitRow>,
+): FitRow => ({
+  field: spec.field,
+  name: spec.name,
+  old: shown(a, spec.words),
+  candidate: shown(b, spec.words),
+  destroying: false,
+  ...(rest.verdict === "unknown" ? { look: spec.look } : {}),
+  ...rest,
+});
+
+export const equal = <T>(a: T, b: T): boolean =>
+  typeof a === "number" && typeof b === "number" ? Math.abs(a - b) < 1e-9 : JSON.stringify(a) === JSON.stringify(b);
+
+/** A value nobody has given: never the same as anything. */
+export const NOT_GIVEN: Sourced<never> = { value: null, source: "A" };
+
+/** What a rule is asked: two panels, the machine, the limits. */
+export interface RuleInput {
+  old: Panel;
+  candidate: Panel;
+  build: Build | null;
+  limits: FitLimits;
+}
+export type Rule = (i: RuleInput) => FitRow;
