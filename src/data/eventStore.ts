@@ -1,5 +1,6 @@
 import { type Kysely, sql } from "kysely";
 import { type JobEvent, liftEvent, type Snapshot, type Snapshots } from "@/core/job";
+import { parsedOnce } from "./referenceStore";
 import type { Database } from "./schema";
 
 export interface JobLog {
@@ -60,7 +61,7 @@ export async function readLog(db: Kysely<Database>, jobId: string): Promise<JobL
   const rows = await eventsAfter(db, jobId, 0);
   const kept = await db.selectFrom("snapshots").select(["hash", "kind", "json"]).where("job_id", "=", jobId).execute();
   const snapshots: Record<string, Snapshot> = {};
-  for (const k of kept) snapshots[k.hash] = { kind: k.kind, data: JSON.parse(k.json) } as Snapshot;
+  for (const k of kept) snapshots[k.hash] = { kind: k.kind, data: parsedOnce(k.hash, k.json) } as Snapshot;
   return {
     events: rows.map((r) => r.event),
     seqs: new Map(rows.map((r) => [r.event.id, r.seq])),

@@ -27,6 +27,20 @@ export function canonicalJson(value: unknown): string {
 /** SHA-256 of the canonical JSON, in hex. */
 export const contentHash = (value: unknown): string => createHash("sha256").update(canonicalJson(value)).digest("hex");
 
+/** Parsed data by content hash: the hash is the content's, so what was parsed once is never stale. Nothing writes to it. */
+const parsed = new Map<string, unknown>();
+const MOST_PARSED = 400;
+
+/** Data of a content hash, parsed at most once while it is remembered. */
+export function parsedOnce(hash: string, json: string): unknown {
+  const known = parsed.get(hash);
+  if (known !== undefined) return known;
+  const data = JSON.parse(json) as unknown;
+  if (parsed.size >= MOST_PARSED) parsed.delete(parsed.keys().next().value!);
+  parsed.set(hash, data);
+  return data;
+}
+
 export async function listReference<T>(db: Kysely<Database>, kind: ReferenceKind): Promise<ReferenceRow<T>[]> {
   const rows = await db
     .selectFrom("reference")
@@ -34,7 +48,7 @@ export async function listReference<T>(db: Kysely<Database>, kind: ReferenceKind
     .where("kind", "=", kind)
     .orderBy("id")
     .execute();
-  return rows.map((r) => ({ id: r.id, hash: r.hash, version: r.version, data: JSON.parse(r.json) as T }));
+  return rows.map((r) => ({ id: r.id, hash: r.hash, version: r.version, data: parsedOnce(r.hash, r.json) as T }));
 }
 
 /** Reference data by content hash, as a snapshot; null when nothing current has it. */

@@ -1,7 +1,7 @@
 "use client";
 import { addDays, format } from "date-fns";
 import Link from "next/link";
-import { useMemo, useState } from "react";
+import { Fragment, useMemo, useState } from "react";
 import type { Offer } from "@/core/catalogue";
 import { candidateOf, fitOf, mayOrder, oldPanelOf, sameCode } from "@/core/job";
 import { compareFit, type FitRow, NOT_BY_EYE, type Overall, overallVerdict, type Shown } from "@/core/panel";
@@ -252,24 +252,31 @@ export function MatchStation() {
             </thead>
             <tbody>
               {rows.map((r) => (
-                <tr key={r.field} data-v={r.verdict} data-field={r.field}>
-                  <th scope="row">{r.name}</th>
-                  <td>
-                    <Value v={r.old} />
-                  </td>
-                  <td>
-                    <Value v={r.candidate} />
-                  </td>
-                  <td title={r.reason}>
-                    <span className="flex items-center gap-2">
-                      <Mark kind={markOf[r.verdict]} size={18} label={MARK_WORDS[markOf[r.verdict]]} />
-                      <span>
+                <Fragment key={r.field}>
+                  <tr data-v={r.verdict} data-field={r.field}>
+                    <th scope="row">{r.name}</th>
+                    <td>
+                      <Value v={r.old} />
+                    </td>
+                    <td>
+                      <Value v={r.candidate} />
+                    </td>
+                    <td title={r.reason}>
+                      <span className="flex items-center gap-2">
+                        <Mark kind={markOf[r.verdict]} size={18} label={MARK_WORDS[markOf[r.verdict]]} />
                         {r.words}
-                        {r.verdict !== "same" && <span className="q block font-normal">{r.reason}</span>}
                       </span>
-                    </span>
-                  </td>
-                </tr>
+                    </td>
+                  </tr>
+                  {r.verdict !== "same" && (
+                    <tr className="why">
+                      <td colSpan={4}>
+                        {r.reason}
+                        {r.change && ` Needs: ${r.change.part}, ${r.change.minutes} min.`}
+                      </td>
+                    </tr>
+                  )}
+                </Fragment>
               ))}
             </tbody>
           </table>

@@ -9,7 +9,11 @@ import type { StationPath } from "../shell/JobStrip";
 import { RefusalBox } from "./RefusalBox";
 import { RunStation } from "./RunStation";
 
-const Triage = dynamic(() => import("../triage/TriageStation").then((m) => m.TriageStation));
+// Reckoned on the device: the server would do it once more for every look at the page.
+const Triage = dynamic(() => import("../triage/TriageStation").then((m) => m.TriageStation), {
+  ssr: false,
+  loading: () => <h1 className="step">Is it the panel?</h1>,
+});
 const Identify = dynamic(() => import("./IdentifyStation").then((m) => m.IdentifyStation));
 const Match = dynamic(() => import("./MatchStation").then((m) => m.MatchStation));
 const Plan = dynamic(() => import("./PlanStation").then((m) => m.PlanStation));
