@@ -64,7 +64,7 @@ export function benchSearch(): void {
     )
       wrong += 1;
     const mine = units[at]!;
-    if (n < 400) {
+    if (n < 150) {
       judged += 1;
       ours[
         rank(

@@ -116,6 +116,42 @@ export class Bench {
     }
     throw new Error(`never came to ${until}`);
   }
+  /** Opens a job through the form; with `panel`, goes on until it is found to be the panel. Ends in Triage. */
+  async newJob(machine: string, { panel = true } = {}): Promise<string> {
+    const { page } = this;
+    await page.goto(`${this.url}/new`);
+    await page.getByLabel("Customer").fill("Reading Room");
+    await page.getByLabel("Machine").fill(machine);
+    await page.keyboard.press("Enter");
+    await page.waitForURL("**/triage");
+    await this.ready("triage");
+    if (panel) {
+      await page.getByRole("button", { name: "Cracks in the glass: Yes" }).click();
+      await page.getByRole("button", { name: "It is the panel", exact: true }).click();
+      await this.settled();
+    }
+    return new URL(page.url()).pathname.split("/")[2]!;
+  }
+  /** Records an act as another device would, having seen everything so far; returns the server's answer. */
+  async actElsewhere(id: string, type: string, payload: unknown): Promise<{ status: number; reason: string | null }> {
+    const list = await (await this.page.request.get(`${this.url}/api/jobs/${id}/events?after=0`)).json();
+    const last = Math.max(...list.events.map((x: { event: { clock: string } }) => Number(x.event.clock.slice(0, 15))));
+    this.acts += 1;
+    const event = {
+      id: `01900000-0000-7000-8000-0000000b${String(this.acts).padStart(4, "0")}`,
+      jobId: id,
+      type,
+      v: 1,
+      payload,
+      who: "Bench 1",
+      device: "dev-elsewhere",
+      clock: `${String(last + 1).padStart(15, "0")}-000000`,
+      seen: list.cursor,
+    };
+    const res = await this.page.request.post(`${this.url}/api/jobs/${id}/events`, { data: { via: "live", events: [event] } });
+    return { status: res.status(), reason: (await res.json()).refused?.reason ?? null };
+  }
+  private acts = 0;
   /** Focus on nothing, as after a look away. */
   async letGo(): Promise<void> {
     await this.page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());

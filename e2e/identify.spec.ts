@@ -1,18 +1,8 @@
 import { type Bench, expect, test } from "./bench";
 
-/** A job opened for this machine and found to be the panel. */
+/** A job opened for this machine, found to be the panel, in Identify. */
 async function newJob(bench: Bench, machine: string): Promise<string> {
-  const { page } = bench;
-  await page.goto(`${bench.url}/new`);
-  await page.getByLabel("Customer").fill("Reading Room");
-  await page.getByLabel("Machine").fill(machine);
-  await page.keyboard.press("Enter");
-  await page.waitForURL("**/triage");
-  await bench.ready("triage");
-  const id = new URL(page.url()).pathname.split("/")[2]!;
-  await page.getByRole("button", { name: "Cracks in the glass: Yes" }).click();
-  await page.getByRole("button", { name: "It is the panel", exact: true }).click();
-  await bench.settled();
+  const id = await bench.newJob(machine);
   await bench.station(id, "identify");
   return id;
 }

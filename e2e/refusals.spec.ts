@@ -20,70 +20,16 @@ test("a liner is refused before the loose test, and again when a cable was re-se
   await bench.ready("bond");
   await expect(page.getByText("Liners: No loose test yet")).toBeVisible();
   // Out of order on purpose: tape may be laid, a liner may not come off.
-  const forced = await page.evaluate(async (jobId) => {
-    const clock = `${String(Date.now() + 60_000).padStart(15, "0")}-000000`;
-    const res = await fetch(`/api/jobs/${jobId}/events`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({
-        via: "live",
-        events: [
-          {
-            id: "01900000-0000-7000-8000-00000000aaaa",
-            jobId,
-            type: "bond.linerPulled",
-            v: 1,
-            payload: { piece: "tape-left-1" },
-            who: "Bench",
-            device: "dev-other",
-            clock,
-            seen: 99999999,
-          },
-        ],
-      }),
-    });
-    return { status: res.status, body: await res.json() };
-  }, id);
+  const forced = await bench.actElsewhere(id, "bond.linerPulled", { piece: "tape-left-1" });
   expect(forced.status).toBe(409);
-  expect(forced.body.refused.reason).toMatch(/No loose test yet/);
+  expect(forced.reason).toMatch(/No loose test yet/);
 
   await page.goto(`${bench.url}/jobs/${id}/swap`);
   await bench.ready("swap");
   await bench.follow(/Pull liner T1/);
-  // The cable is re-seated: off and on again, through the screen.
-  await page.goto(`${bench.url}/jobs/${id}/swap`);
-  await bench.ready("swap");
-  const post = (type: string, payload: unknown, n: number) =>
-    page.evaluate(
-      async ([jobId, type, payload, n]) => {
-        const list = await (await fetch(`/api/jobs/${jobId}/events?after=0`)).json();
-        const last = Math.max(...list.events.map((x: { event: { clock: string } }) => Number(x.event.clock.slice(0, 15))));
-        const res = await fetch(`/api/jobs/${jobId}/events`, {
-          method: "POST",
-          headers: { "content-type": "application/json" },
-          body: JSON.stringify({
-            via: "live",
-            events: [
-              {
-                id: `01900000-0000-7000-8000-00000000bbb${n}`,
-                jobId,
-                type,
-                v: 1,
-                payload,
-                who: "Bench",
-                device: "dev-second",
-                clock: `${String(last + 1).padStart(15, "0")}-000000`,
-                seen: list.cursor,
-              },
-            ],
-          }),
-        });
-        return res.status;
-      },
-      [id, type, payload, n] as const,
-    );
-  expect(await post("swap.cableDisconnected", { connector: "display-plug" }, 1)).toBe(200);
-  expect(await post("swap.cableConnected", { connector: "display-plug", home: true }, 2)).toBe(200);
+  // The cable is re-seated, off and on again.
+  expect((await bench.actElsewhere(id, "swap.cableDisconnected", { connector: "display-plug" })).status).toBe(200);
+  expect((await bench.actElsewhere(id, "swap.cableConnected", { connector: "display-plug", home: true })).status).toBe(200);
   await page.goto(`${bench.url}/jobs/${id}/bond`);
   await bench.ready("bond");
   await expect(page.getByText("Liners: Display plug was touched after the loose test. Test again.")).toBeVisible();
@@ -110,32 +56,7 @@ test("closing with a screw out is refused, naming it", async ({ bench, page }) =
   await page.goto(`${bench.url}/jobs/${id}/prove`);
   await bench.ready("prove");
   // Handing over out of order, straight from Prove, is refused by the gate.
-  const refused = await page.evaluate(async (jobId) => {
-    const list = await (await fetch(`/api/jobs/${jobId}/events?after=0`)).json();
-    const last = Math.max(...list.events.map((x: { event: { clock: string } }) => Number(x.event.clock.slice(0, 15))));
-    const res = await fetch(`/api/jobs/${jobId}/events`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({
-        via: "live",
-        events: [
-          {
-            id: "01900000-0000-7000-8000-00000000cccc",
-            jobId,
-            type: "close.handedOver",
-            v: 1,
-            payload: { to: "Desk" },
-            who: "B",
-            device: "dev-x1",
-            clock: `${String(last + 1).padStart(15, "0")}-000000`,
-            seen: list.cursor,
-          },
-        ],
-      }),
-    });
-    return (await res.json()).refused.reason as string;
-  }, id);
-  expect(refused).toMatch(/6 screws still out: base screws/);
+  expect((await bench.actElsewhere(id, "close.handedOver", { to: "Desk" })).reason).toMatch(/6 screws still out: base screws/);
   await page.goto(`${bench.url}/jobs/${id}/close`);
   await bench.ready("close");
   await bench.key("Enter");
@@ -162,16 +83,7 @@ test("a stop cannot be ordered, and an unknown interface can be ordered only by 
 });
 
 test("a panel whose interface nobody has stated is not connected until it was looked at", async ({ bench, page }) => {
-  await page.goto(`${bench.url}/new`);
-  await page.getByLabel("Customer").fill("Reading Room");
-  await page.getByLabel("Machine").fill("Ostrel Kestrel 14");
-  await page.keyboard.press("Enter");
-  await page.waitForURL("**/triage");
-  await bench.ready("triage");
-  const id = new URL(page.url()).pathname.split("/")[2]!;
-  await page.getByRole("button", { name: "Cracks in the glass: Yes" }).click();
-  await page.getByRole("button", { name: "It is the panel", exact: true }).click();
-  await bench.settled();
+  const id = await bench.newJob("Ostrel Kestrel 14");
   await bench.station(id, "identify");
   await page.getByLabel("Label text, whole or in part").fill("GV140FHB-K31");
   await page.locator("[data-plate]").click();

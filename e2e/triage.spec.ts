@@ -128,12 +128,7 @@ test("a machine under cover ends in: use the warranty", async ({ bench, page }) 
 });
 
 test("cracked glass goes on to Identify; marks on the drawing are evidence", async ({ bench, page }) => {
-  await page.goto(`${bench.url}/new`);
-  await page.getByLabel("Customer").fill("Reading Room");
-  await page.getByLabel("Machine").fill("Ostrel Kestrel 14");
-  await page.keyboard.press("Enter");
-  await page.waitForURL("**/triage");
-  await bench.ready("triage");
+  await bench.newJob("Ostrel Kestrel 14", { panel: false });
   await expect(bench.step).toHaveText("What do you see?");
   await page.getByRole("combobox", { name: /^What happened/ }).selectOption("drop");
   await page.getByRole("button", { name: "Tap on the drawing" }).click();

@@ -34,7 +34,7 @@ export function panelEdid(p: Panel): EncodedEdid {
   const active = p.active.value;
   const letters = p.code.toUpperCase().replace(/[^A-Z]/g, "");
   return encodeEdid({
-    manufacturerId: `${letters}XXX`.slice(0, 3),
+    manufacturerId: letters.padEnd(3, "Q").slice(0, 3),
     productCode: [...p.code].reduce((h, c) => (h * 31 + c.charCodeAt(0)) & 0xffff, 7),
     week: null,
     year: 2022,

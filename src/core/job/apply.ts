@@ -3,6 +3,9 @@ import { judgeReading } from "../triage";
 import type { JobEvent } from "./event";
 import type { JobState, Snapshots } from "./state";
 
+/** Note of the stop that an answer to "is there cover" raises by itself. */
+const COVER_NOTE = "Cover was reported at intake";
+
 /** A connector was touched: the loose test and both passes of Prove no longer speak for it. */
 function touch(s: JobState, connector: string, powerPoint: boolean): void {
   s.touched[connector] = true;
@@ -81,7 +84,10 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
     case "triage.contextSet":
       s.triage.context = e.payload;
       // Cover that may pay is a stop by itself, until it is used or waived with a reason.
-      if (e.payload.cover === "yes") s.moneyStops.warranty ??= { note: "Cover was reported at intake", waived: null };
+      if (e.payload.cover === "yes") s.moneyStops.warranty ??= { note: COVER_NOTE, waived: null };
+      // Corrected to no: the stop that only the answer had raised goes with it; one raised by hand stays.
+      else if (e.payload.cover === "no" && s.moneyStops.warranty?.note === COVER_NOTE && s.moneyStops.warranty.waived === null)
+        delete s.moneyStops.warranty;
       break;
     case "triage.meterRead": {
       const table = snapshots[e.payload.tableHash];

@@ -63,6 +63,20 @@ describe("ordering", () => {
     b.do("triage.moneyStopWaived", { stop: "warranty", reason: "Out of date since spring" });
     expect(b.why("match.ordered", order("gv140fhb-k31"))).toBeNull();
   });
+  it("cover answered yes is a stop by itself; corrected to no it goes, one raised by hand stays", () => {
+    const b = chosen("gv140fhb-k31");
+    const cover = (c: "yes" | "no" | "unknown") =>
+      b.do("triage.contextSet", { backlight: "led", touch: "no", age: "unknown", happened: "drop", cover: c });
+    cover("yes");
+    expect(b.why("match.ordered", order("gv140fhb-k31"))).toMatch(/Warranty/);
+    cover("unknown");
+    expect(b.why("match.ordered", order("gv140fhb-k31"))).toMatch(/Warranty/);
+    cover("no");
+    expect(b.why("match.ordered", order("gv140fhb-k31"))).toBeNull();
+    b.do("triage.moneyStopRaised", { stop: "warranty", note: "sticker says so" });
+    cover("no");
+    expect(b.why("match.ordered", order("gv140fhb-k31"))).toMatch(/Warranty/);
+  });
   it("an order for another panel than the chosen one is refused", () => {
     const b = chosen("gv140fhb-k31");
     expect(b.why("match.ordered", order("gv140fhb-k36"))).toMatch(/another panel/);
