@@ -291,7 +291,7 @@ describe("next test", () => {
     );
   };
   /** Value of doing this test first and then the best second one, or none: every branch walked. */
-  function valueOf(t: TriageTable, given: Findings, id: string): number {
+  function worthOf(t: TriageTable, given: Findings, id: string): number {
     const base = weighted(t, given);
     let after = 0;
     for (const o of ["yes", "no"] as const) {
@@ -315,7 +315,7 @@ describe("next test", () => {
         (seed, given) => {
           const t = smallModel(seed);
           const a = advise(t, NOTHING_KNOWN, given);
-          const left = t.findings.filter((f) => !given[f.id]).map((f) => ({ id: f.id, v: valueOf(t, given, f.id) }));
+          const left = t.findings.filter((f) => !given[f.id]).map((f) => ({ id: f.id, v: worthOf(t, given, f.id) }));
           const best = Math.max(...left.map((x) => x.v));
           for (const x of a.tests) expect(x.valueMinor).toBeCloseTo(left.find((l) => l.id === x.test)!.v, 4);
           if (best > 1e-6) expect(a.tests[0]!.valueMinor).toBeCloseTo(best, 4);
