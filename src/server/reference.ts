@@ -65,6 +65,7 @@ export async function importBuild(text: string, replaceVersion: number | null, n
   const machines = await listReference<Machine>(db, "machine");
   const machine = machines.find((m) => m.data.model === b.machineModel);
   const data: Machine = {
+    ...machine?.data,
     model: b.machineModel,
     codes: [...new Set([...(machine?.data.codes ?? []), ...b.machineCodes])],
     build: b.id,
