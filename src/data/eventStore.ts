@@ -61,7 +61,7 @@ export async function readLog(db: Kysely<Database>, jobId: string): Promise<JobL
   const rows = await eventsAfter(db, jobId, 0);
   const kept = await db.selectFrom("snapshots").select(["hash", "kind", "json"]).where("job_id", "=", jobId).execute();
   const snapshots: Record<string, Snapshot> = {};
-  for (const k of kept) snapshots[k.hash] = { kind: k.kind, data: parsedOnce(k.hash, k.json) } as Snapshot;
+  for (const k of kept) snapshots[k.hash] = { kind: k.kind, data: parsedOnce(k.json) } as Snapshot;
   return {
     events: rows.map((r) => r.event),
     seqs: new Map(rows.map((r) => [r.event.id, r.seq])),

@@ -27,17 +27,17 @@ export function canonicalJson(value: unknown): string {
 /** SHA-256 of the canonical JSON, in hex. */
 export const contentHash = (value: unknown): string => createHash("sha256").update(canonicalJson(value)).digest("hex");
 
-/** Parsed data by content hash: the hash is the content's, so what was parsed once is never stale. Nothing writes to it. */
+/** Parsed data by its text: the same text is the same data, whoever wrote it. Nothing writes to what is handed out. */
 const parsed = new Map<string, unknown>();
 const MOST_PARSED = 400;
 
-/** Data of a content hash, parsed at most once while it is remembered. */
-export function parsedOnce(hash: string, json: string): unknown {
-  const known = parsed.get(hash);
+/** Parses a text, at most once while it is remembered. */
+export function parsedOnce(json: string): unknown {
+  const known = parsed.get(json);
   if (known !== undefined) return known;
   const data = JSON.parse(json) as unknown;
   if (parsed.size >= MOST_PARSED) parsed.delete(parsed.keys().next().value!);
-  parsed.set(hash, data);
+  parsed.set(json, data);
   return data;
 }
 
@@ -48,7 +48,7 @@ export async function listReference<T>(db: Kysely<Database>, kind: ReferenceKind
     .where("kind", "=", kind)
     .orderBy("id")
     .execute();
-  return rows.map((r) => ({ id: r.id, hash: r.hash, version: r.version, data: parsedOnce(r.hash, r.json) as T }));
+  return rows.map((r) => ({ id: r.id, hash: r.hash, version: r.version, data: parsedOnce(r.json) as T }));
 }
 
 /** Reference data by content hash, as a snapshot; null when nothing current has it. */

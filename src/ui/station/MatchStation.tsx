@@ -112,7 +112,7 @@ export function MatchStation() {
           {old.diagonalIn.value ? `${old.diagonalIn.value} inch` : "size not known"}.
         </div>
       ) : (
-        <div style={{ overflowX: "auto", flex: "none" }}>
+        <section aria-label="Candidates" tabIndex={0} style={{ overflowX: "auto", flex: "none" }}>
           <table className="cand w-full">
             <thead>
               <tr>
@@ -160,7 +160,7 @@ export function MatchStation() {
               ))}
             </tbody>
           </table>
-        </div>
+        </section>
       )}
       {overall && cur && (
         <div className="flex flex-col gap-3 border-y-[1.5px] border-ink px-[18px] py-2.5">
@@ -240,7 +240,7 @@ export function MatchStation() {
       )}
       {s.match.order && looks.length > 0 && <Looks rows={looks} />}
       {rows.length > 0 && (
-        <div style={{ overflowX: "auto", flex: "none" }} className="pb-3">
+        <section aria-label="Fields compared" tabIndex={0} style={{ overflowX: "auto", flex: "none" }} className="pb-3">
           <table className="cmp w-full">
             <thead>
               <tr>
@@ -296,7 +296,7 @@ export function MatchStation() {
               </ul>
             </div>
           )}
-        </div>
+        </section>
       )}
     </>
   );
@@ -317,9 +317,9 @@ const Value = ({ v }: { v: Shown }) =>
 function Fingerprint({ rows }: { rows: readonly FitRow[] }) {
   return (
     <svg
-      width={rows.length * 11.2}
+      width={rows.length * 9.8}
       height={12}
-      viewBox={`0 0 ${rows.length * 11.2} 12`}
+      viewBox={`0 0 ${rows.length * 9.8} 12`}
       role="img"
       aria-label={
         rows
@@ -329,7 +329,7 @@ function Fingerprint({ rows }: { rows: readonly FitRow[] }) {
       }
     >
       {rows.map((r, i) => (
-        <g key={r.field} transform={`translate(${i * 11.2} 1) scale(.42)`} className={`mk-${markOf[r.verdict]}`}>
+        <g key={r.field} transform={`translate(${i * 9.8} 1) scale(.4)`} className={`mk-${markOf[r.verdict]}`}>
           <MarkShape kind={markOf[r.verdict]} />
         </g>
       ))}
