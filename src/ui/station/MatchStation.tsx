@@ -82,7 +82,6 @@ export function MatchStation() {
     ...(waiting
       ? { space: () => (arrivalCode.trim() ? arrive() : undefined), scan: (t: string) => setArrivalCode(t) }
       : { enterHeld: s.match.order ? () => undefined : order }),
-    keys: s.match.order ? {} : { arrowdown: () => undefined },
   });
   if (!old)
     return (
@@ -144,7 +143,7 @@ export function MatchStation() {
                   <td>
                     <Fingerprint rows={c.hash === shownId ? rows : c.rows} />
                   </td>
-                  <td>
+                  <td style={{ whiteSpace: "normal", lineHeight: "17px" }}>
                     <span className="flex items-center gap-2">
                       <Mark kind={overallMark(c.hash === shownId && overall ? overall : c.overall)} size={18} />
                       {(c.hash === shownId && overall ? overall : c.overall).short}
@@ -317,9 +316,9 @@ const Value = ({ v }: { v: Shown }) =>
 function Fingerprint({ rows }: { rows: readonly FitRow[] }) {
   return (
     <svg
-      width={rows.length * 9.8}
+      width={rows.length * 9.2}
       height={12}
-      viewBox={`0 0 ${rows.length * 9.8} 12`}
+      viewBox={`0 0 ${rows.length * 9.2} 12`}
       role="img"
       aria-label={
         rows
@@ -329,7 +328,7 @@ function Fingerprint({ rows }: { rows: readonly FitRow[] }) {
       }
     >
       {rows.map((r, i) => (
-        <g key={r.field} transform={`translate(${i * 9.8} 1) scale(.4)`} className={`mk-${markOf[r.verdict]}`}>
+        <g key={r.field} transform={`translate(${i * 9.2} 1) scale(.375)`} className={`mk-${markOf[r.verdict]}`}>
           <MarkShape kind={markOf[r.verdict]} />
         </g>
       ))}

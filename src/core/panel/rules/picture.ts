@@ -142,7 +142,7 @@ export const pixelsRule: Rule = (i) =>
     i.old.pixels,
     i.candidate.pixels,
     i,
-    () => "another resolution",
+    (_, b) => `${b.h} × ${b.v}`,
   );
 export const refreshRule: Rule = (i) =>
   wanted(
