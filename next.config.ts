@@ -6,6 +6,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   devIndicators: false,
   // Types are checked once, by `tsc` in `npm test`, not a second time inside the build.
+  // The proxy hands bodies on; tables of panels and exported jobs are larger than its 10 MB. Routes set their own limits.
+  experimental: { proxyClientMaxBodySize: "48mb" },
   typescript: { ignoreBuildErrors: true },
 };
 

@@ -1,15 +1,19 @@
 import { mkdirSync, rmSync } from "node:fs";
+import { benchImport } from "./imports";
 import { benchLog } from "./log";
 import { benchPages } from "./pages";
 import { benchEdidFuzz, benchSearch } from "./search";
 import { missed } from "./stats";
+import { benchTeardown } from "./teardown";
 import { benchTriage } from "./triage";
 
 rmSync(".bench", { recursive: true, force: true });
 mkdirSync(".bench", { recursive: true });
 console.log(`Node ${process.version}, ${new Date().toISOString()}. Absolute times are this machine's; ratios travel.\n`);
 await benchLog();
+await benchImport();
 await benchTriage();
+benchTeardown();
 benchEdidFuzz();
 benchSearch();
 await benchPages();

@@ -109,6 +109,7 @@ test("a panel whose interface nobody has stated is not connected until it was lo
   await page.getByLabel("Code on the label that came").fill("PD140FHB-U02");
   await page.getByRole("button", { name: /Check in/ }).click();
   await expect(page.getByText("Checked in, label read")).toBeVisible();
+  await bench.lookAtArrival();
   await bench.settled();
   // A supply voltage is not settled by eye, nor by an unnamed paper.
   await page.getByRole("button", { name: "Logic supply, V: agrees" }).click();

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { strFromU8, unzipSync } from "fflate";
-import { expect, test } from "./bench";
+import { Bench, expect, test } from "./bench";
 import { pdfText } from "./pdfText";
 
 test("family C, all nine stations by keyboard, ending with a printed hand-over and a closed job", async ({ bench, page }) => {
@@ -39,7 +39,7 @@ test("family C, all nine stations by keyboard, ending with a printed hand-over a
   await bench.ready("match");
   await page.getByRole("button", { name: "GV140FHB-K36" }).press("Enter");
   await expect(page.locator('[data-field="contactSide"]')).toHaveAttribute("data-v", "unknown");
-  await page.getByRole("checkbox").press("Space");
+  await page.getByRole("checkbox", { name: /Contacts face/ }).press("Space");
   await page.evaluate(() => (document.activeElement as HTMLElement)?.blur());
   await page.keyboard.down("Enter");
   await page.waitForTimeout(1000);
@@ -49,6 +49,7 @@ test("family C, all nine stations by keyboard, ending with a printed hand-over a
   await bench.scan("GV140FHB-K36");
   await bench.key("Space");
   await expect(page.getByText("Checked in, label read GV140FHB-K36")).toBeVisible();
+  await bench.lookAtArrival();
   await page.getByRole("button", { name: "Contacts face: agrees" }).press("Enter");
   await expect(page.locator('[data-field="contactSide"]')).toHaveAttribute("data-v", "same");
   await bench.settled();
@@ -104,6 +105,7 @@ test("family B, the whole job by touch on a 1024 x 768 tablet", async ({ browser
   await page.getByLabel("Code on the label that came").fill("TQ116WHA-R02");
   await tap("Check in");
   await expect(page.getByText("Checked in")).toBeVisible();
+  await new Bench(page, server.url).lookAtArrival("tap");
   await page.locator('nav a[href$="/plan"]').tap();
   await page.waitForURL("**/plan");
   await page.locator("[data-plate]").first().tap();

@@ -1,8 +1,17 @@
 import { createHash } from "node:crypto";
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { parseBuild } from "@/core/build";
-import { eventGate, fold, type JobEvent, type JobState, newestVersion, nextClock, type Snapshot } from "@/core/job";
+import { type Build, parseBuild } from "@/core/build";
+import {
+  ARRIVAL_ITEMS,
+  eventGate,
+  fold,
+  type JobEvent,
+  type JobState,
+  newestVersion,
+  nextClock,
+  type Snapshot,
+} from "@/core/job";
 import type { Panel } from "@/core/panel";
 import type { Act } from "@/core/teardown";
 import { nextAct, progressOf } from "@/core/teardown";
@@ -13,8 +22,9 @@ const json = (file: string) => JSON.parse(readFileSync(join(root, "data", file),
 const sha = (x: unknown) => createHash("sha256").update(JSON.stringify(x)).digest("hex");
 
 export const builds = Object.fromEntries(
-  ["ostrel-kestrel-14", "tollund-cairn-11-cb"].map((id) => {
-    const r = parseBuild(readFileSync(join(root, `data/demo/builds/${id}.json`), "utf8"));
+  readdirSync(join(root, "data/demo/builds")).map((file) => {
+    const id = file.replace(/\.json$/, "");
+    const r = parseBuild(readFileSync(join(root, "data/demo/builds", file), "utf8"));
     if (!r.ok) throw new Error(JSON.stringify(r.problems));
     return [id, r.build];
   }),
@@ -42,6 +52,29 @@ for (const [id, data] of Object.entries(builds)) {
 }
 for (const [id, data] of Object.entries(panels)) {
   hashes.panel[id] = sha(data);
+  snapshots[sha(data)] = { kind: "panel", data };
+}
+
+/** A panel invented to fit a build without a question: for jobs that are about the taking apart. */
+function fittingPanel(build: Build): Panel {
+  const { lid } = build;
+  const d = <T>(value: T) => ({ value, source: "D" as const });
+  const like = panels["gv140fhb-k31"]!;
+  return {
+    ...like,
+    id: `fits-${build.id}`,
+    code: `GV${Math.round(lid.opening.widthMm)}FIT-T01`,
+    outline: d({ widthMm: lid.pocket.widthMm - 1, heightMm: lid.pocket.heightMm - 1 }),
+    active: d({ widthMm: lid.opening.widthMm, heightMm: lid.opening.heightMm }),
+    activeAt: d({ xMm: lid.opening.xMm - lid.panelAt.xMm, yMm: lid.opening.yMm - lid.panelAt.yMm }),
+    thicknessMm: d(lid.pocketDepthMm - 0.2),
+  };
+}
+const fitting: Record<string, Panel> = {};
+for (const build of Object.values(builds)) {
+  const data = fittingPanel(build);
+  fitting[data.id] = data;
+  hashes.panel[data.id] = sha(data);
   snapshots[sha(data)] = { kind: "panel", data };
 }
 
@@ -98,15 +131,17 @@ export class TestBench {
   }
   /** Follows the plan until a step of this id is the one to do. */
   until(stop: string | null): this {
+    return this.follow((_, now) => now === stop);
+  }
+  /** Follows the plan until this holds, or to its end. */
+  follow(done: (state: JobState, step: string) => boolean): this {
     for (let i = 0; i < 400; i++) {
       const now = progressOf(this.view)?.now;
-      if (!now || now.id === stop) return this;
+      if (!now || done(this.state, now.id)) return this;
       if (now.kind === "looseTest")
         this.do("swap.looseTested", {
           supply:
-            builds[
-              this.state.plan!.buildHash === hashes.build["ostrel-kestrel-14"] ? "ostrel-kestrel-14" : "tollund-cairn-11-cb"
-            ]!.isolation.testSupply,
+            builds[Object.keys(hashes.build).find((x) => hashes.build[x] === this.state.plan!.buildHash)!]!.isolation.testSupply,
           picture: true,
           note: "",
         });
@@ -118,15 +153,17 @@ export class TestBench {
         this.do(act.type, act.payload);
       }
     }
-    throw new Error(`never came to ${stop}`);
+    throw new Error("never came there");
   }
 }
 
 /** A job opened, found to be the panel, matched, ordered, arrived and planned. */
 export function plannedJob(family: "B" | "C" = "C", b = new TestBench()): TestBench {
-  const build = family === "C" ? "ostrel-kestrel-14" : "tollund-cairn-11-cb";
-  const panel = family === "C" ? "gv140fhb-k31" : "tq116wha-r02";
-  const code = panels[panel]!.code;
+  return family === "C" ? jobOn("ostrel-kestrel-14", "gv140fhb-k31", b) : jobOn("tollund-cairn-11-cb", "tq116wha-r02", b);
+}
+/** A planned job on a machine of the demo, with the same panel going back in. */
+export function jobOn(build: string, panel = `fits-${build}`, b = new TestBench()): TestBench {
+  const code = (panels[panel] ?? fitting[panel]!).code;
   b.do("job.opened", {
     number: "H-1",
     customer: "Reading Room",
@@ -150,6 +187,7 @@ export function plannedJob(family: "B" | "C" = "C", b = new TestBench()): TestBe
     confirmed: true,
   });
   b.do("match.arrived", { codeRead: code });
+  for (const item of ARRIVAL_ITEMS) if (item !== "code") b.do("match.arrivalChecked", { item, result: "good", note: "" });
   b.do("plan.made", { buildHash: hashes.build[build], goal: "panelOut" });
   return b;
 }

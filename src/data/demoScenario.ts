@@ -3,10 +3,12 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { z } from "zod";
 import { parseBuild } from "@/core/build";
+import { Offer, SellerTerms } from "@/core/catalogue";
 import { type JobEvent, makeClock, makeEventId, parseEvent } from "@/core/job";
 import { Panel } from "@/core/panel";
 import { Policy } from "@/core/proof";
 import { QuotePolicy } from "@/core/quote";
+import { ToolStock } from "@/core/teardown";
 import { NOTHING_KNOWN, type Outcome, posterior, TriageTable } from "@/core/triage";
 import type { Connection } from "./connection";
 import { contentHash, type ReferenceKind, saveReference } from "./referenceStore";
@@ -32,6 +34,7 @@ export async function loadReference(c: Connection, dir: string, nowIso: string):
   await save("triage", "shipped", TriageTable.parse(read(dir, "reference/triage.json")));
   await save("quote", "shipped", QuotePolicy.parse(read(dir, "reference/quote.json")));
   await save("policy", "shipped", Policy.parse(read(dir, "reference/policy.json")));
+  await save("tools", "shipped", ToolStock.parse(read(dir, "reference/tools.json")));
   for (const file of readdirSync(join(dir, "demo/builds")).sort()) {
     const parsed = parseBuild(readFileSync(join(dir, "demo/builds", file), "utf8"));
     if (!parsed.ok) throw new Error(`${file}: ${parsed.problems.map((p) => `${p.where}: ${p.message}`).join("; ")}`);
@@ -40,8 +43,10 @@ export async function loadReference(c: Connection, dir: string, nowIso: string):
   for (const p of z.object({ panels: z.array(Panel) }).parse(read(dir, "demo/panels.json")).panels) await save("panel", p.id, p);
   for (const m of (read(dir, "demo/machines.json") as { machines: { model: string }[] }).machines)
     await save("machine", slug(m.model), m);
-  const offers = (read(dir, "demo/offers.json") as { offers: { panel: string; seller: string }[] }).offers;
-  for (const o of offers) await save("offer", `${o.panel}-${slug(o.seller)}`, o);
+  for (const s of z.object({ sellers: z.array(SellerTerms) }).parse(read(dir, "demo/sellers.json")).sellers)
+    await save("seller", slug(s.name), s);
+  for (const o of z.object({ offers: z.array(Offer) }).parse(read(dir, "demo/offers.json")).offers)
+    await save("offer", `${o.panel}-${slug(o.seller)}-${o.condition}`, o);
   return hashes;
 }
 

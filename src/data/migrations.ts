@@ -74,4 +74,46 @@ const MIGRATIONS: Record<string, Migration> = {
   },
 };
 
+MIGRATIONS["2026-03-panels-and-trade"] = {
+  async up(db: Kysely<unknown>) {
+    // Ten thousand panels: a page reads those of one size, the search only names and hashes, never every record.
+    await sql`create index panels_by_size on reference (json_extract(json, '$.diagonalIn.value')) where kind = 'panel'`.execute(
+      db,
+    );
+    await sql`create index panels_changed on reference (version) where kind = 'panel'`.execute(db);
+    // What the shop bought and when it came: asked for on every page that names a seller.
+    await sql`create index events_trade on events (type, job_id)
+      where type in ('match.ordered', 'match.arrived', 'match.returned', 'job.takenBack')`.execute(db);
+    await db.schema
+      .createTable("imports")
+      .addColumn("id", "text", (c) => c.primaryKey())
+      .addColumn("name", "text", (c) => c.notNull())
+      .addColumn("state", "text", (c) => c.notNull())
+      .addColumn("rows", "integer", (c) => c.notNull())
+      .addColumn("part", "real", (c) => c.notNull())
+      .addColumn("notes", "text", (c) => c.notNull())
+      .addColumn("created_at", "text", (c) => c.notNull())
+      .execute();
+    await db.schema
+      .createTable("import_rows")
+      .addColumn("import_id", "text", (c) => c.notNull())
+      .addColumn("row", "integer", (c) => c.notNull())
+      .addColumn("code", "text", (c) => c.notNull())
+      .addColumn("outcome", "text", (c) => c.notNull())
+      .addColumn("says", "text", (c) => c.notNull())
+      .addPrimaryKeyConstraint("import_rows_key", ["import_id", "row"])
+      .execute();
+    await db.schema.createIndex("import_rows_by_outcome").on("import_rows").columns(["import_id", "outcome", "row"]).execute();
+    await db.schema
+      .createTable("import_panels")
+      .addColumn("import_id", "text", (c) => c.notNull())
+      .addColumn("id", "text", (c) => c.notNull())
+      .addColumn("expected", "integer", (c) => c.notNull())
+      .addColumn("hash", "text", (c) => c.notNull())
+      .addColumn("json", "text", (c) => c.notNull())
+      .addPrimaryKeyConstraint("import_panels_key", ["import_id", "id"])
+      .execute();
+  },
+};
+
 export const migrations: MigrationProvider = { getMigrations: async () => MIGRATIONS };

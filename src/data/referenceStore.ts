@@ -3,7 +3,7 @@ import type { Kysely } from "kysely";
 import type { Snapshot } from "@/core/job";
 import type { Database } from "./schema";
 
-export type ReferenceKind = "build" | "panel" | "triage" | "policy" | "machine" | "offer" | "quote";
+export type ReferenceKind = "build" | "panel" | "triage" | "policy" | "machine" | "offer" | "quote" | "seller" | "tools";
 
 export interface ReferenceRow<T> {
   id: string;

@@ -1,5 +1,8 @@
 import type { Generated } from "kysely";
 
+export type ImportState = "reading" | "ready" | "taken" | "failed" | "cancelled";
+export type RowOutcome = "new" | "fills" | "same" | "conflict" | "repeated" | "wrong";
+
 export interface Database {
   events: {
     seq: Generated<number>;
@@ -19,6 +22,10 @@ export interface Database {
   reference: { kind: string; id: string; hash: string; version: number; json: string; updated_at: string };
   settings: { key: string; json: string };
   sessions: { token_hash: string; expires_at: string };
+  /** A panel table being read: a dry run until it is taken over. */
+  imports: { id: string; name: string; state: ImportState; rows: number; part: number; notes: string; created_at: string };
+  import_rows: { import_id: string; row: number; code: string; outcome: RowOutcome; says: string };
+  import_panels: { import_id: string; id: string; expected: number; hash: string; json: string };
   /** A cache for lists: dropped at will, made again from the log. */
   job_list: { job_id: string; last_seq: number; fold_version: number; json: string };
 }

@@ -1,4 +1,4 @@
-import { askGate, type JobEvent, parseEvent, readClock, type Snapshot } from "@/core/job";
+import { askGate, type JobEvent, parseEvent, photoOf, readClock, type Snapshot } from "@/core/job";
 import { connection } from "@/data/connection";
 import { findEvent, insertEvent, type JobLog, lastClockOf, readLog } from "@/data/eventStore";
 import { referenceByHash } from "@/data/referenceStore";
@@ -61,8 +61,9 @@ export async function appendOne(e: JobEvent, via: "live" | "outbox", nowMs: numb
         };
       bring[hash] = found;
     }
-    if ((e.type === "job.noted" || e.type === "triage.conditionNoted") && e.payload.photo) {
-      const blob = await trx.selectFrom("blobs").select("hash").where("hash", "=", e.payload.photo.hash).executeTakeFirst();
+    const photo = photoOf(e);
+    if (photo) {
+      const blob = await trx.selectFrom("blobs").select("hash").where("hash", "=", photo.hash).executeTakeFirst();
       if (!blob) return { ok: false, gate: "photo", reason: "The photo is not here. Attach it again." };
     }
     const late = isLate(log, e, via);

@@ -1,6 +1,7 @@
 import { fold } from "@/core/job";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
+import { panelsById } from "@/data/panelStore";
 import { seedOf } from "@/standins/board";
 import { type EdidFailure, simulatedEdidPort } from "@/standins/edidPort";
 import { readReference } from "./reference";
@@ -14,7 +15,8 @@ export async function readEdidPort(jobId: string): Promise<PortAnswer> {
   if (!state.job) return { ok: false, status: 404, problem: "There is no such job." };
   const ref = await readReference();
   const seen = ref.machines.find((m) => m.model === state.job!.machineModel)?.panels ?? [];
-  const fitted = ref.panels.find((p) => p.id === seen[seedOf(jobId) % Math.max(1, seen.length)])?.data ?? null;
+  const at = seedOf(jobId) % Math.max(1, seen.length);
+  const fitted = (await panelsById(connection().db, seen.slice(at, at + 1)))[0]?.data ?? null;
   const read = await simulatedEdidPort(fitted, (process.env.HELVANE_EDID_FAIL ?? "none") as EdidFailure).read();
   return read.ok ? { ok: true, hex: Buffer.from(read.bytes).toString("hex") } : { ok: false, status: 503, problem: read.problem };
 }

@@ -1,5 +1,5 @@
-import { fold, type HandoverSheet, handoverSheet } from "@/core/job";
-import { progressOf } from "@/core/teardown";
+import { fold, type HandoverSheet, handoverSheet, pauseCard } from "@/core/job";
+import { progressOf, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import { MARGIN, openSheet } from "./pdf";
@@ -39,4 +39,22 @@ export function sheetPdf(sheet: HandoverSheet, dated: Date): Promise<Buffer> {
   for (const c of sheet.cautions) at = write(`- ${c}`, MARGIN, at, 10, 400, width) + 1;
   write("Recorded with Helvane. The maker's service information and local codes come first.", MARGIN, at + 8, 9, 400, width);
   return done();
+}
+
+/** What lies with a machine left open, with where the work goes on; null when there is no such job. */
+export async function readPauseCard(jobId: string) {
+  const log = await readLog(connection().db, jobId);
+  if (log.events.length === 0) return null;
+  const view = { state: fold(log.events, log.snapshots), snapshots: log.snapshots };
+  const job = view.state.job;
+  if (!job) return null;
+  const progress = progressOf(view);
+  return {
+    number: job.number,
+    machine: job.machineModel,
+    customer: job.customer,
+    station: stationNow(view.state, progress),
+    restart: progress?.now?.title ?? null,
+    ...pauseCard(view),
+  };
 }

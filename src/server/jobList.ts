@@ -1,6 +1,7 @@
 import { sql } from "kysely";
 import type { Build } from "@/core/build";
 import {
+  arrivalStatus,
   counting,
   FOLD_VERSION,
   fold,
@@ -13,20 +14,11 @@ import {
   screwsOpen,
 } from "@/core/job";
 import { NO_LOG, type ShopLog } from "@/core/quote";
-import { type Progress, progressOf, type StepStation } from "@/core/teardown";
+import { progressOf, type Station, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { jobHeads, readLog } from "@/data/eventStore";
 import { listReference } from "@/data/referenceStore";
-import type { JobCard, Station } from "@/wire/jobCard";
-
-export function stationOf(s: JobState, p: Progress | null): Station {
-  if (!s.triage.concluded || s.triage.concluded.verdict !== "panel") return "triage";
-  if (!panelReading(s)) return "identify";
-  if (!s.match.order || !s.match.arrived) return "match";
-  if (!s.plan) return "plan";
-  const now: StepStation | undefined = p?.now?.station;
-  return now ?? "close";
-}
+import type { JobCard } from "@/wire/jobCard";
 
 function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reason: string } {
   if (openHazards(s).length) return { shelf: "decision", reason: "Safety stop: make it safe first." };
@@ -35,6 +27,9 @@ function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reas
   if (station === "identify") return { shelf: "decision", reason: "Which panel is fitted?" };
   if (station === "match" && !s.match.order)
     return { shelf: "decision", reason: s.match.chosen ? `Order ${s.match.chosen.code}?` : "Pick a panel." };
+  if (station === "match" && arrivalStatus(s).wrong.length)
+    return { shelf: "decision", reason: `${s.match.chosen?.code ?? "The panel"} came wrong: send it back.` };
+  if (station === "match" && s.match.arrived) return { shelf: "decision", reason: "Panel came: look at it." };
   if (station === "match") return { shelf: "waiting", reason: `Ordered at ${s.match.order!.seller}.` };
   if (station === "close" || (station === "prove" && s.bond.frontFilmOff))
     return { shelf: "handOver", reason: station === "close" ? "Close up and hand over." : "Closed pass to do." };
@@ -59,7 +54,7 @@ export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof 
   if (!s.job) return null;
   const view = { state: s, snapshots };
   const progress = progressOf(view);
-  const station = stationOf(s, progress);
+  const station = stationNow(s, progress);
   const iso = isolationOf(view);
   const build = s.plan
     ? snapshots[s.plan.buildHash]

@@ -1,9 +1,37 @@
-import type { JobEvent, Snapshots } from "@/core/job";
+import type { Offer } from "@/core/catalogue";
+import type { JobEvent, Snapshot, Snapshots } from "@/core/job";
 import { fold, panelReading } from "@/core/job";
+import type { Panel } from "@/core/panel";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
+import { panelsById, panelsNearSize } from "@/data/panelStore";
+import type { ReferenceRow } from "@/data/referenceStore";
 import { shopLogOf } from "./jobList";
 import { readReference } from "./reference";
+import { tradeOf } from "./sellers";
+
+/** Panels nearest in size that a page carries beside those of the machine and those on offer. */
+const MOST_NEAR = 150;
+
+/** The panels a job may speak of: those seen in its machine, the one read, those somebody offers, and others of its size. */
+async function panelsFor(
+  seen: readonly string[],
+  kept: Snapshot | null,
+  offers: readonly Offer[],
+): Promise<ReferenceRow<Panel>[]> {
+  const { db } = connection();
+  // As the job keeps it, whatever the record says by now.
+  const old = kept?.kind === "panel" ? kept.data : null;
+  const read = old ? (await panelsById(db, [old.id]))[0] : undefined;
+  const own = await panelsById(db, seen);
+  const inches = old?.diagonalIn.value ?? own.find((p) => p.data.diagonalIn.value !== null)?.data.diagonalIn.value ?? null;
+  const fits = (p: ReferenceRow<Panel>) =>
+    inches === null || p.data.diagonalIn.value === null || Math.abs(p.data.diagonalIn.value - inches) < 0.8;
+  const offered = (await panelsById(db, [...new Set(offers.map((o) => o.panel))])).filter(fits);
+  const near = inches === null ? [] : await panelsNearSize(db, inches, 0.79, MOST_NEAR);
+  const all = [...(read ? [read] : []), ...own, ...offered, ...near];
+  return [...new Map(all.map((p) => [p.id, p])).values()].sort((a, b) => (a.id < b.id ? -1 : 1));
+}
 
 /** Everything the page of one job starts with; null when there is no such job. */
 export async function readJobPage(jobId: string) {
@@ -13,9 +41,11 @@ export async function readJobPage(jobId: string) {
   const state = fold(log.events, log.snapshots);
   const machine = ref.machines.find((m) => m.model === state.job?.machineModel);
   const old = panelReading(state);
-  const inches =
-    (ref.panels.find((p) => p.hash === old?.panelHash) ?? ref.panels.find((p) => machine?.panels.includes(p.id)))?.data.diagonalIn
-      .value ?? null;
+  const panels = await panelsFor(
+    machine?.panels ?? [],
+    old?.panelHash ? (log.snapshots[old.panelHash] ?? null) : null,
+    ref.offers,
+  );
   return {
     events: log.events as JobEvent[],
     snapshots: log.snapshots as Snapshots,
@@ -23,22 +53,14 @@ export async function readJobPage(jobId: string) {
     reference: {
       // A page carries the machine's own build, and panels near the size in question: the catalogue may be large.
       builds: ref.builds.filter((b) => b.id === machine?.build).map(({ hash, data }) => ({ hash, data })),
-      panels: ref.panels
-        .filter(
-          (p) =>
-            inches === null ||
-            p.data.diagonalIn.value === null ||
-            Math.abs(p.data.diagonalIn.value - inches) < 0.8 ||
-            machine?.panels.includes(p.id),
-        )
-        .slice(0, 400)
-        .map(({ hash, data }) => ({ hash, data })),
+      panels: panels.map(({ hash, data }) => ({ hash, data })),
       triage: ref.triage && { hash: ref.triage.hash, data: ref.triage.data },
       quote: ref.quote && { hash: ref.quote.hash, data: ref.quote.data },
       shopLog: await shopLogOf(ref.builds.find((b) => b.id === machine?.build)?.data.family ?? null),
+      tools: ref.tools,
       policy: ref.policy && { hash: ref.policy.hash, data: ref.policy.data },
       machines: ref.machines,
-      offers: ref.offers,
+      ...(await tradeOf(ref.offers)),
     },
   };
 }

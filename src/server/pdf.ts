@@ -45,6 +45,31 @@ function runs(text: string, weight: 400 | 700): { face: string; text: string }[]
   return out;
 }
 
+/** Makes the shipped fonts known to a document. */
+export function registerFaces(doc: PDFKit.PDFDocument): void {
+  for (const w of [400, 700] as const) for (const f of faces(w)) doc.registerFont(f.name, f.path);
+}
+
+/** Writes one text in runs of the faces it needs, sizes in the document's own unit. */
+export function writeRuns(
+  doc: PDFKit.PDFDocument,
+  text: string,
+  x: number,
+  y: number,
+  size: number,
+  weight: 400 | 700,
+  width: number,
+): void {
+  doc.fontSize(size).fillColor("#000");
+  const all = runs(text || " ", weight);
+  all.forEach((r, i) => {
+    doc.font(r.face);
+    const more = { continued: i < all.length - 1, width, lineBreak: false };
+    if (i === 0) doc.text(r.text, x, y, more);
+    else doc.text(r.text, more);
+  });
+}
+
 export interface Sheet {
   doc: PDFKit.PDFDocument;
   /** Width between the margins, points. */
@@ -66,7 +91,7 @@ export function openSheet(title: string, dated: Date): Sheet {
     info: { Title: title, Author: "Helvane", CreationDate: dated },
     font: faces(400)[0]!.path,
   });
-  for (const w of [400, 700] as const) for (const f of faces(w)) doc.registerFont(f.name, f.path);
+  registerFaces(doc);
   const parts: Buffer[] = [];
   doc.on("data", (b: Buffer) => parts.push(b));
   const ended = new Promise<Buffer>((resolve) => doc.on("end", () => resolve(Buffer.concat(parts))));

@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { type Build, parseBuild } from "@/core/build";
+import { type Build, FamilyTable, parseBuild } from "@/core/build";
 import type { Machine, Offer } from "@/core/catalogue";
-import type { Panel } from "@/core/panel";
 import type { Policy } from "@/core/proof";
 import type { QuotePolicy } from "@/core/quote";
+import type { ToolStock } from "@/core/teardown";
 import { TriageTable } from "@/core/triage";
 import { connection } from "@/data/connection";
 import { listReference, type ReferenceRow, saveReference } from "@/data/referenceStore";
@@ -12,31 +12,31 @@ import { dataDir } from "./dataDir";
 
 export interface Reference {
   builds: ReferenceRow<Build>[];
-  panels: ReferenceRow<Panel>[];
   triage: ReferenceRow<TriageTable> | null;
   policy: ReferenceRow<Policy> | null;
+  tools: ToolStock | null;
   quote: ReferenceRow<QuotePolicy> | null;
   machines: Machine[];
   offers: Offer[];
 }
 
-/** All reference data the job screens work from. */
+/** Reference data the screens work from. Panels are read by need: there may be tens of thousands. */
 export async function readReference(): Promise<Reference> {
   const { db } = connection();
-  const [builds, panels, triage, policy, quote, machines, offers] = await Promise.all([
+  const [builds, triage, policy, quote, machines, offers, tools] = await Promise.all([
     listReference<Build>(db, "build"),
-    listReference<Panel>(db, "panel"),
     listReference<TriageTable>(db, "triage"),
     listReference<Policy>(db, "policy"),
     listReference<QuotePolicy>(db, "quote"),
     listReference<Machine>(db, "machine"),
     listReference<Offer>(db, "offer"),
+    listReference<ToolStock>(db, "tools"),
   ]);
   return {
     builds,
-    panels,
     triage: triage[0] ?? null,
     policy: policy[0] ?? null,
+    tools: tools[0]?.data ?? null,
     quote: quote[0] ?? null,
     machines: machines.map((m) => m.data),
     offers: offers.map((o) => o.data),
@@ -106,3 +106,7 @@ export async function saveTriageTable(text: string, expected: number, nowIso: st
 
 /** The fault model as it was shipped, from its file. */
 export const shippedTriageText = (): string => readFileSync(join(dataDir(), "reference/triage.json"), "utf8");
+
+/** Looks that tell the family of a closed machine, as shipped. */
+export const readFamilyTable = (): FamilyTable =>
+  FamilyTable.parse(JSON.parse(readFileSync(join(dataDir(), "reference/families.json"), "utf8")));

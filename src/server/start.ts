@@ -1,5 +1,6 @@
 import { connection, migrate } from "@/data/connection";
 import { demoEvents, loadReference } from "@/data/demoScenario";
+import { endBrokenImports } from "@/data/importStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { appendOne } from "./append";
 import { dataDir } from "./dataDir";
@@ -9,6 +10,7 @@ import { nowIso, nowMs } from "./now";
 export async function start(): Promise<void> {
   const c = connection();
   await migrate(c);
+  await endBrokenImports(c.db);
   if (process.env.HELVANE_SEED === "none" || (await readSetting(c.db, "seeded"))) return;
   const hashes = await loadReference(c, dataDir(), nowIso());
   if (process.env.HELVANE_SEED !== "reference")

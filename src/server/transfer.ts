@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { parseBuild } from "@/core/build";
-import { compareEvents, fold, type JobEvent, parseEvent, type Snapshot } from "@/core/job";
+import { compareEvents, fold, type JobEvent, parseEvent, photoOf, type Snapshot } from "@/core/job";
 import { Panel } from "@/core/panel";
 import { Policy } from "@/core/proof";
 import { TriageTable } from "@/core/triage";
@@ -31,10 +31,7 @@ export async function exportJob(jobId: string): Promise<Uint8Array | null> {
   return zipSync(files, { level: 6, mtime: new Date("1980-01-02") });
 }
 
-const photoHashes = (events: readonly JobEvent[]): string[] =>
-  events.flatMap((e) =>
-    (e.type === "job.noted" || e.type === "triage.conditionNoted") && e.payload.photo ? [e.payload.photo.hash] : [],
-  );
+const photoHashes = (events: readonly JobEvent[]): string[] => events.flatMap((e) => photoOf(e)?.hash ?? []);
 
 export type Problem = { where: string; message: string };
 export type ImportJob = { ok: true; jobId: string; added: number; repeated: number } | { ok: false; problems: Problem[] };

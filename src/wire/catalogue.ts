@@ -3,7 +3,8 @@ import type { Hit } from "@/core/catalogue";
 
 export const EdidRequest = z.strictObject({ jobId: z.uuid() });
 export interface CatalogueReply {
-  panels: { code: string; hash: string }[];
+  panels: { id: string; code: string; hash: string; names: string[] }[];
+  machines: { model: string; codes: string[]; panels: string[] }[];
 }
 
 /** What the page asks the catalogue worker, and what it answers. */

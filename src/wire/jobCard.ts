@@ -1,7 +1,5 @@
 import type { JobState } from "@/core/job";
-
-export const STATIONS = ["triage", "identify", "match", "plan", "open", "swap", "bond", "prove", "close"] as const;
-export type Station = (typeof STATIONS)[number];
+import type { Station } from "@/core/teardown";
 
 /** What lists show of a job: a projection, kept as a cache beside the log. */
 export interface JobCard {

@@ -9,3 +9,6 @@ export const BuildImport = z.strictObject({
   text: z.string().max(2_000_000),
   replaceVersion: z.int().min(0).nullable().default(null),
 });
+
+/** POST /api/finds: which find to take over into a build. */
+export const FindTake = z.strictObject({ key: z.uuid() });

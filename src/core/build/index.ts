@@ -1,5 +1,10 @@
 export { type BuildProblem, checkBuild } from "./check";
 export { CONNECTOR_MOTION, type ConnectorMotion } from "./connectorMotion";
+export { addConnector, addPart, addScrew, freeId, moveThing, removeThing, type Thing, templateFor } from "./edit";
+export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks } from "./families";
 export { type BuildIndex, indexBuild } from "./find";
+export { applyFinds, FIND_KINDS, FIND_WORDS, Find, findId, type KeptFind } from "./finds";
 export { type ParsedBuild, parseBuild } from "./parse";
-export type { Build, BuildInput, Connector, Motion, Part, Rect, ScrewGroup, ScrewType, Tape } from "./schema";
+export type { Build, BuildInput, Connector, Motion, Part, PryEdge, Rect, Risk, ScrewGroup, ScrewType, Tape } from "./schema";
+export { screwMisfit } from "./screwFit";
+export { screwPaths, shankMm } from "./screwShape";

@@ -37,6 +37,14 @@ export const ScrewType = z.strictObject({
 });
 export type ScrewType = z.infer<typeof ScrewType>;
 
+/** What an act may break: chance per time, and what that costs in the shop's currency, minor units. */
+export const Risk = z.strictObject({
+  chance: z.number().min(0).max(1),
+  costMinor: z.int().min(0).max(1_000_000),
+  breaks: words(80),
+});
+export type Risk = z.infer<typeof Risk>;
+
 const Motion = z.strictObject({
   verb: words(60),
   how: words(240),
@@ -44,6 +52,10 @@ const Motion = z.strictObject({
   minutes: z.number().positive().max(240),
   caution: words(240).optional(),
   hold: words(120).optional(),
+  risk: Risk.optional(),
+  /** Needs the lid warmed, or prying of glue: put last where the order is free. */
+  heat: z.boolean().optional(),
+  glue: z.boolean().optional(),
 });
 export type Motion = z.infer<typeof Motion>;
 
@@ -51,7 +63,7 @@ export const Part = z.strictObject({
   id,
   name: words(60),
   view: z.enum(VIEWS),
-  role: z.enum(["panel", "bezel", "baseCover", "cover", "bracket", "battery", "other"]),
+  role: z.enum(["panel", "bezel", "baseCover", "cover", "bracket", "battery", "lid", "camera", "displayCable", "other"]),
   shape: Rect.optional(),
   /** How it comes away. A part without `out` never moves in this build. */
   out: Motion.optional(),
@@ -61,6 +73,29 @@ export const Part = z.strictObject({
   fold: Motion.optional(),
   /** Parts that must be out of the way first. */
   blockedBy: z.array(id).max(40).default([]),
+  /** Blocking with alternatives: of each entry one option is enough, for instance a lead freed or left tethered. */
+  either: z
+    .array(
+      z.strictObject({
+        why: words(160),
+        options: z
+          .array(
+            z.strictObject({
+              id,
+              /** Parts, screw groups, connectors or tapes that have to be away. */
+              free: z.array(id).max(20).default([]),
+              /** What is done instead of freeing them. */
+              instead: Motion.optional(),
+            }),
+          )
+          .min(2)
+          .max(4),
+      }),
+    )
+    .max(6)
+    .default([]),
+  /** Bare once what covers it is away: every minute it lies open costs this many minutes' worth (adj). */
+  fragile: z.strictObject({ exposedBy: id, perMinute: z.number().min(0).max(5), breaks: words(80) }).optional(),
   /** Moves from the old panel to the new one. */
   transplant: Motion.optional(),
   /** The way back needs the machine off and isolated. */
@@ -77,9 +112,23 @@ export const ScrewGroup = z.strictObject({
   /** Only backed off, never taken out: comes back as a tightening step. */
   loosenOnly: z.boolean().default(false),
   minutesEach: z.number().positive().max(10).default(0.3),
+  /** Put back into their own holes at once, instead of on the sheet. */
+  keepInHoles: z.boolean().default(false),
   caution: words(240).optional(),
   screws: z
-    .array(z.strictObject({ id, type: id, xMm: mmCoord, yMm: mmCoord, where: words(60), note: words(120).optional() }))
+    .array(
+      z.strictObject({
+        id,
+        type: id,
+        xMm: mmCoord,
+        yMm: mmCoord,
+        where: words(60),
+        note: words(120).optional(),
+        /** Longest screw its boss takes, and what a longer one meets. */
+        bossMm: z.number().min(0.8).max(40).optional(),
+        behind: words(60).optional(),
+      }),
+    )
     .min(1)
     .max(80),
 });
@@ -140,6 +189,18 @@ export const Tape = z.strictObject({
 });
 export type Tape = z.infer<typeof Tape>;
 
+export const PryEdge = z.strictObject({
+  edge: z.enum(["left", "right", "top", "bottom"]),
+  enter: z.boolean(),
+  /** Where to start, with what, how deep at most, what sits behind and what holds it. */
+  start: words(80).optional(),
+  tool: words(60).optional(),
+  depthMm: z.number().min(0.1).max(60).optional(),
+  behind: words(80).optional(),
+  heldBy: z.enum(["clips", "tape", "glue", "hook", "screws"]).optional(),
+});
+export type PryEdge = z.infer<typeof PryEdge>;
+
 export const Build = z.strictObject({
   format: z.literal("helvane.build"),
   version: z.literal(1),
@@ -162,6 +223,8 @@ export const Build = z.strictObject({
     pocketDepthMm: z.number().positive().max(20),
     panelAt: z.strictObject({ xMm: mmCoord, yMm: mmCoord }),
     camera: z.strictObject({ xMm: mmCoord, yMm: mmCoord }).optional(),
+    /** How each edge may be entered, or that it must not be. */
+    pry: z.array(PryEdge).max(8).default([]),
   }),
   base: z.strictObject({
     widthMm: z.number().min(150).max(500),
@@ -182,6 +245,8 @@ export const Build = z.strictObject({
     startsWhenAttached: z.boolean().default(false),
     testSupply: z.enum(["mains", "mainsAndBattery", "battery"]),
   }),
+  /** With a lamp-lit panel: where the inverter sits, which decides where the lamp lead comes off. */
+  inverterOn: z.enum(["panel", "rearCover", "hingeCover"]).optional(),
   /** Further edges for the way in, each with its reason. Ids of parts, screw groups, connectors, or `seat`, `looseTest`. */
   wayIn: z
     .array(z.strictObject({ first: words(60), next: words(60), why: words(200) }))

@@ -1,3 +1,5 @@
+import { type CodeGrammar, SHIPPED_GRAMMAR } from "../panel";
+
 export type LineClass = "partCode" | "serial" | "date" | "sparePart" | "machineModel" | "other";
 
 export interface LabelLine {
@@ -12,10 +14,14 @@ export interface LabelReading {
   code: string | null;
 }
 
-const CODE = /^[A-Z]{1,4}[ -]?\d{2,3}[ -]?[A-Z]{2,4}\d{0,2}(?:[ -][A-Z0-9]{1,5}){0,2}$/;
 const fold = (s: string) => s.toUpperCase().replace(/[^A-Z0-9]/g, "");
 
-function classify(text: string, known: ReadonlyMap<string, string>, machines: ReadonlyMap<string, string>): LabelLine {
+function classify(
+  text: string,
+  known: ReadonlyMap<string, string>,
+  machines: ReadonlyMap<string, string>,
+  grammar: CodeGrammar,
+): LabelLine {
   const t = text.trim();
   const up = t.toUpperCase();
   const flat = fold(t);
@@ -23,13 +29,9 @@ function classify(text: string, known: ReadonlyMap<string, string>, machines: Re
   if (code) return { text: t, class: "partCode", reason: `Is in the catalogue as ${code}.` };
   const machine = machines.get(flat);
   if (machine) return { text: t, class: "machineModel", reason: `Is the machine ${machine}, not a panel.` };
-  if (/^(S\/?N|SER(IAL)?( ?NO)?)[.: ]/.test(up))
-    return { text: t, class: "serial", reason: "Marked as a serial number: it names this one piece, not the part." };
-  if (/^(P\/?N|FRU|SPS|SPARE)[.: ]/.test(up))
-    return { text: t, class: "sparePart", reason: "Marked as the machine brand's spare-part number." };
-  if (/^(DATE|MFG)\b/.test(up) || /^(19|20)\d\d[-/. ]?(W?\d{1,2}|\d\d[-/. ]\d\d)$/.test(up))
-    return { text: t, class: "date", reason: "Reads as a date." };
-  if (CODE.test(up))
+  const marked = grammar.lines.find((l) => new RegExp(l.pattern).test(up));
+  if (marked) return { text: t, class: marked.class, reason: marked.reason };
+  if (new RegExp(grammar.codeShape).test(up))
     return {
       text: t,
       class: "partCode",
@@ -45,10 +47,16 @@ function classify(text: string, known: ReadonlyMap<string, string>, machines: Re
  * @param text the whole label, any line ends; empty lines are dropped; 40 lines at most are read
  * @param codes panel codes of the catalogue
  * @param machines machine models and codes
+ * @param grammar which marks tell a serial, a date, a spare-part number
  * @returns the lines with reasons, and the best part code: one in the catalogue first, else the first of that shape
  * @example readLabel("GV140FHB-K31\nS/N 0041772", ["GV140FHB-K31"], []).code // "GV140FHB-K31"
  */
-export function readLabel(text: string, codes: readonly string[], machines: readonly string[]): LabelReading {
+export function readLabel(
+  text: string,
+  codes: readonly string[],
+  machines: readonly string[],
+  grammar: CodeGrammar = SHIPPED_GRAMMAR,
+): LabelReading {
   const known = new Map(codes.map((c) => [fold(c), c]));
   const models = new Map(machines.map((m) => [fold(m), m]));
   const lines = text
@@ -56,7 +64,7 @@ export function readLabel(text: string, codes: readonly string[], machines: read
     .map((l) => l.trim())
     .filter(Boolean)
     .slice(0, 40)
-    .map((l) => classify(l.slice(0, 200), known, models));
+    .map((l) => classify(l.slice(0, 200), known, models, grammar));
   const parts = lines.filter((l) => l.class === "partCode");
   const best = parts.find((l) => known.has(fold(l.text))) ?? parts[0];
   return { lines, code: best ? (known.get(fold(best.text)) ?? best.text.toUpperCase()) : null };

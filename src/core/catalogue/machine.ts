@@ -19,5 +19,22 @@ export const Offer = z.strictObject({
   priceMinor: z.int().min(0),
   currency: z.string().length(3),
   days: z.int().min(0).max(365),
+  /** Pieces the seller has; missing = not said. */
+  stock: z.int().min(0).optional(),
+  /** When the seller was asked; missing = from a file. */
+  asOf: z.iso.datetime().optional(),
 });
 export type Offer = z.infer<typeof Offer>;
+
+/** What a seller promises. */
+export const SellerTerms = z.strictObject({
+  name: z.string().min(1).max(60),
+  /** Days of guarantee from arrival, and what it does not cover. */
+  guaranteeDays: z.int().min(0).max(3650),
+  excludes: z.string().max(200),
+  /** Days within which it can go back. */
+  returnDays: z.int().min(0).max(365),
+  /** Protective films off ends the right to send it back. */
+  filmsOffEndsReturn: z.boolean(),
+});
+export type SellerTerms = z.infer<typeof SellerTerms>;

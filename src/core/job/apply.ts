@@ -1,21 +1,25 @@
-import { indexBuild } from "../build";
+import { applyFinds, type Connector, indexBuild } from "../build";
+import type { Pass } from "../proof";
 import { judgeReading } from "../triage";
 import type { JobEvent } from "./event";
-import type { JobState, Snapshots } from "./state";
+import type { Payload } from "./payloads";
+import { freshBond, type JobState, type Snapshots } from "./state";
 
 /** Note of the stop that an answer to "is there cover" raises by itself. */
 const COVER_NOTE = "Cover was reported at intake";
 
 /** A connector was touched: the loose test and both passes of Prove no longer speak for it. */
-function touch(s: JobState, connector: string, powerPoint: boolean): void {
+function touch(s: JobState, connector: string, c: Connector | undefined): void {
   s.touched[connector] = true;
-  if (powerPoint) return;
+  if (c?.powerPoint) return;
   if (s.looseTest && !s.looseTest.voidedBy) s.looseTest.voidedBy = connector;
-  voidPasses(s, connector);
+  // What a lead serves that only the closed pass looks at leaves the open pass standing; one nobody knows does not.
+  voidPasses(s, connector, c && CLOSED_ONLY.has(c.serves) ? ["closed"] : ["open", "closed"]);
 }
+const CLOSED_ONLY: ReadonlySet<string> = new Set(["wireless", "battery", "lidSensor", "keyboard", "speaker"]);
 
-function voidPasses(s: JobState, by: string): void {
-  for (const pass of ["open", "closed"] as const) {
+function voidPasses(s: JobState, by: string, passes: readonly Pass[] = ["open", "closed"]): void {
+  for (const pass of passes) {
     if (Object.keys(s.prove[pass]).length === 0) continue;
     s.prove[pass] = {};
     s.prove.voided[pass] = by;
@@ -32,13 +36,27 @@ function endIsolation(s: JobState, clock: string): void {
   s.bench.since = clock;
 }
 
+/** The part in hand goes back: nothing that was seen on it, moved to it or tested with it speaks for the next one. */
+function giveBack(s: JobState, r: Payload<"match.returned">, clock: string): void {
+  const order = s.match.order;
+  s.match.returns.push({ ...r, seller: order?.seller ?? "", code: s.match.chosen?.code ?? "", clock });
+  s.match.order = null;
+  s.match.arrived = null;
+  s.match.arrival = {};
+  for (const [field, look] of Object.entries(s.match.looks)) if (look.source !== "D") delete s.match.looks[field];
+  s.changesMade = {};
+  s.transplanted = {};
+  s.looseTest = null;
+  if (s.panel === "out") s.bond = freshBond();
+}
+
 /**
  * Applies one event to a state in place. Told only what happened, never whether it was allowed: gates are asked
  * beforehand, and an act that came late has happened all the same.
  */
 export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
   const build = s.plan ? snapshots[s.plan.buildHash] : undefined;
-  const b = build?.kind === "build" ? indexBuild(build.data) : null;
+  const b = build?.kind === "build" ? indexBuild(applyFinds(build.data, s.finds)) : null;
   const p = e.payload;
   switch (e.type) {
     case "job.opened":
@@ -149,6 +167,8 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
         s.match.asked = {};
         s.match.looks = {};
         s.match.arrived = null;
+        s.match.arrival = {};
+        s.changesMade = {};
       }
       s.match.chosen = e.payload;
       break;
@@ -157,13 +177,27 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
       break;
     case "match.ordered":
       s.match.order = { ...e.payload, clock: e.clock };
+      s.match.arrived = null;
+      s.match.arrival = {};
       break;
     case "match.arrived":
-      s.match.arrived = e.payload;
+      s.match.arrived = { ...e.payload, clock: e.clock };
+      // The label was read and is the one ordered: that is this item of the check.
+      s.match.arrival.code = { result: "good", note: e.payload.codeRead };
       break;
-    case "match.looked":
-      s.match.looks[e.payload.field] = { result: e.payload.result, source: e.payload.source, note: e.payload.note };
+    case "match.arrivalChecked": {
+      const { item, ...rest } = e.payload;
+      s.match.arrival[item] = rest;
       break;
+    }
+    case "match.returned":
+      giveBack(s, e.payload, e.clock);
+      break;
+    case "match.looked": {
+      const { field, ...look } = e.payload;
+      s.match.looks[field] = look;
+      break;
+    }
 
     case "plan.made":
       s.plan = e.payload;
@@ -220,6 +254,17 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
     case "open.tapeOut":
       s.tapesOut[e.payload.tape] = true;
       break;
+    case "open.tethered":
+      s.tethered[e.payload.option] = true;
+      break;
+    case "open.found": {
+      const { photo: _, ...find } = e.payload;
+      s.finds.push({ ...find, eventId: e.id });
+      break;
+    }
+    case "open.stuck":
+      s.stuck.push({ ...e.payload, eventId: e.id });
+      break;
     case "open.partFolded":
       s.parts[e.payload.part] = "folded";
       break;
@@ -230,21 +275,29 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
       break;
 
     case "swap.cableDisconnected": {
-      const point = b?.connector.get(e.payload.connector)?.powerPoint ?? false;
       s.connectors[e.payload.connector] = "off";
-      touch(s, e.payload.connector, point);
+      touch(s, e.payload.connector, b?.connector.get(e.payload.connector));
       break;
     }
     case "swap.cableConnected": {
-      const point = b?.connector.get(e.payload.connector)?.powerPoint ?? false;
+      const c = b?.connector.get(e.payload.connector);
       s.connectors[e.payload.connector] = "on";
-      touch(s, e.payload.connector, point);
-      if (point) {
+      touch(s, e.payload.connector, c);
+      if (c?.powerPoint) {
         endIsolation(s, e.clock);
         if (b?.build.isolation.startsWhenAttached) wake(s);
       }
       break;
     }
+    case "swap.changeMade":
+      s.changesMade[e.payload.field] = true;
+      break;
+    case "swap.panelLifted":
+      s.panel = "out";
+      if (b) s.parts[b.panel.id] = "out";
+      s.bond = freshBond();
+      voidPasses(s, "panel");
+      break;
     case "swap.transplanted":
       s.transplanted[e.payload.part] = true;
       break;

@@ -1,5 +1,6 @@
-import { type Build, type BuildIndex, indexBuild } from "../build";
+import { applyFinds, type Build, type BuildIndex, indexBuild } from "../build";
 import {
+  type Change,
   compareFit,
   type FitRow,
   NOT_BY_EYE,
@@ -19,7 +20,8 @@ import {
   type PowerState,
   type TriageTable,
 } from "../triage";
-import type { JobState, Snapshots } from "./state";
+import { ARRIVAL_ITEMS } from "./payloads";
+import type { ArrivalItem, JobState, Snapshots } from "./state";
 
 /** A state together with the snapshots its events name. */
 export interface JobView {
@@ -34,7 +36,7 @@ const snapshot = <K extends Snapshots[string]["kind"]>(v: JobView, kind: K, hash
 
 export const buildOf = (v: JobView): BuildIndex | null => {
   const b: Build | null = snapshot(v, "build", v.state.plan?.buildHash);
-  return b ? indexBuild(b) : null;
+  return b ? indexBuild(applyFinds(b, v.state.finds)) : null;
 };
 /** The machine the match was held against: the plan's build, else the one named when the candidate was chosen. */
 const matchBuildOf = (v: JobView): Build | null => buildOf(v)?.build ?? snapshot(v, "build", v.state.match.chosen?.buildHash);
@@ -73,6 +75,33 @@ export function fitOf(v: JobView, build: Build | null = matchBuildOf(v)): { rows
       : { ...r, verdict: "stop", words: "looked at, differs", reason: look.note || "The part in hand differs." };
   });
   return { rows, overall: overallVerdict(rows) };
+}
+
+/** A change the fit asks for, by field, with whether it is made. */
+export interface ChangeToMake extends Change {
+  field: string;
+  made: boolean;
+}
+
+/** What the chosen panel asks for beside a plain swap, in table order. */
+export function changesOf(v: JobView): ChangeToMake[] {
+  return (fitOf(v)?.rows ?? []).flatMap((r) =>
+    r.verdict === "change" && r.change ? [{ ...r.change, field: r.field, made: !!v.state.changesMade[r.field] }] : [],
+  );
+}
+
+/** Items of the arrival check nobody has answered, and those found wrong. */
+export function arrivalStatus(s: JobState): { open: ArrivalItem[]; wrong: ArrivalItem[] } {
+  return {
+    open: ARRIVAL_ITEMS.filter((i) => !s.match.arrival[i]),
+    wrong: ARRIVAL_ITEMS.filter((i) => s.match.arrival[i]?.result === "wrong"),
+  };
+}
+
+/** True once the panel that came was looked at, item by item, and nothing is wrong with it. */
+export function panelIsHere(s: JobState): boolean {
+  const { open, wrong } = arrivalStatus(s);
+  return s.match.arrived !== null && open.length === 0 && wrong.length === 0;
 }
 
 export interface Isolation {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { readClock } from "./clock";
-import { type EventType, PAYLOADS, type Payload } from "./payloads";
+import { type EventType, PAYLOADS, type Payload, type Photo } from "./payloads";
 
 interface Envelope<T extends EventType> {
   /** UUIDv7 made on the device. */
@@ -42,6 +42,9 @@ const LIFT: Partial<Record<EventType, Record<number, (payload: Record<string, un
     1: (p) => ({ ...p, direction: p.kind === "lines" ? "vertical" : null, movesWithLid: false }),
   },
 };
+
+/** The photo an event keeps, whatever it is about; null when it keeps none. @example photoOf(note)?.hash // "ab12…" */
+export const photoOf = (e: JobEvent): Photo | null => ("photo" in e.payload ? (e.payload.photo ?? null) : null);
 
 /** An event with its payload at the newest version. @example liftEvent(oldMark).v // 2 */
 export function liftEvent<T extends { type: string; v: number; payload: unknown }>(e: T): T {

@@ -1,11 +1,12 @@
-import type { BuildIndex } from "../build";
-import { NOT_BY_EYE } from "../panel";
+import { type BuildIndex, screwMisfit } from "../build";
+import { NOT_BY_EYE, promised } from "../panel";
 import { counted, listed } from "../quantity";
 import { cutList } from "../tape";
 import { meterRefusal, modeWords } from "../triage";
 import {
   buildOf,
   candidateOf,
+  changesOf,
   isolationOf,
   type JobView,
   moneyWords,
@@ -73,6 +74,19 @@ function fastened(v: JobView, b: BuildIndex, partId: string): Answer {
   return null;
 }
 
+const nameOf = (b: BuildIndex, x: string): string =>
+  (b.part.get(x)?.name ?? b.group.get(x)?.name ?? b.connector.get(x)?.name ?? b.tape.get(x)?.name ?? x).toLowerCase();
+
+/** Whether something named in a build is out of the way: a part out or folded, screws out, a plug off, a tape gone. */
+function isAway(v: JobView, b: BuildIndex, x: string): boolean {
+  const s = v.state;
+  const g = b.group.get(x);
+  if (g) return g.screws.every((y) => s.screws[y.id] !== undefined && s.screws[y.id] !== "back");
+  if (b.connector.has(x)) return s.connectors[x] === "off";
+  if (b.tape.has(x)) return !!s.tapesOut[x];
+  return s.parts[x] === "out" || s.parts[x] === "folded";
+}
+
 function partOut(v: JobView, b: BuildIndex, partId: string): Answer {
   const p = b.part.get(partId);
   if (!p) return notHere("part", partId);
@@ -83,15 +97,34 @@ function partOut(v: JobView, b: BuildIndex, partId: string): Answer {
   if (held) return held;
   if (p.fold && v.state.parts[partId] !== "folded")
     return no("blocked", `Fold ${p.name.toLowerCase()} over first: its cable is behind it.`);
+  for (const e of p.either ?? []) {
+    const met = e.options.some(
+      (o) => o.free.every((x) => isAway(v, b, x)) && (o.instead ? v.state.tethered[o.id] : o.free.length > 0),
+    );
+    if (!met)
+      return no(
+        "held",
+        `${e.why}: ${e.options.map((o) => o.instead?.verb.toLowerCase() ?? `free ${listed(o.free.map((x) => nameOf(b, x)))}`).join(", or ")}.`,
+      );
+  }
   const on = b.build.connectors.filter((c) => c.joins[0] === partId && v.state.connectors[c.id] !== "off");
   return on.length ? no("held", `${listed(on.map((c) => c.name))} still ${on.length === 1 ? "ties" : "tie"} it.`) : null;
 }
 
-function screwBack(v: JobView, b: BuildIndex, screw: string): Answer {
+function screwBack(v: JobView, b: BuildIndex, screw: string, type?: string): Answer {
   const g = b.groupOfScrew.get(screw);
   if (!g) return notHere("screw", screw);
-  if (v.state.screws[screw] !== "out")
-    return no("screw", v.state.screws[screw] === undefined ? "It was never taken out." : "It is accounted for already.");
+  if (v.state.screws[screw] !== "out") {
+    const where = g.screws.find((x) => x.id === screw)!.where;
+    return no(
+      "screw",
+      v.state.screws[screw] === undefined
+        ? `${where}: no screw was taken out there. One left over has a home elsewhere, or is extra.`
+        : `${where} is accounted for already. One left over has a home elsewhere, or is extra.`,
+    );
+  }
+  const misfit = type === undefined ? null : screwMisfit(b, screw, type);
+  if (misfit) return no("screw", misfit);
   const held = b.part.get(g.holds);
   const home = held?.role === "panel" ? v.state.panel === "seated" : v.state.parts[g.holds] !== "out";
   if (!home) return no("part", `Put ${held?.name.toLowerCase() ?? g.holds} back first.`);
@@ -178,7 +211,38 @@ function deskGate(v: JobView, e: JobEvent): Answer {
       const code = candidateOf(v)?.code ?? "";
       return sameCode(code, e.payload.codeRead)
         ? null
-        : no("match", `The label reads ${e.payload.codeRead}; ordered was ${code}. Keep it sealed and ask the seller.`);
+        : no(
+            "match",
+            `The label reads ${e.payload.codeRead}; ordered was ${code}. Keep its films on, record the code as wrong below and return it.`,
+          );
+    }
+    case "match.arrivalChecked": {
+      const { item, result, note } = e.payload;
+      if (!s.match.order) return no("match", "Nothing is on order.");
+      if (result === "absent" && (item === "cracks" || item === "code" || item === "connector"))
+        return no("match", `${item === "cracks" ? "Cracks are" : `The ${item} is`} looked at on every panel: good or wrong.`);
+      if (item === "code" && result === "good" && !s.match.arrived)
+        return no("match", "Read the code off the label that came: it is compared with the one ordered.");
+      const cand = candidateOf(v);
+      if (result === "absent" && item !== "cracks" && item !== "code" && item !== "connector" && cand && promised(cand, item))
+        return no("match", `Its record says ${item} come with it: none is not right. Record it as wrong, or correct the record.`);
+      return result === "wrong" && !note ? no("match", "Say what is wrong with it: it goes back with the panel.") : null;
+    }
+    case "match.returned": {
+      if (!s.match.order) return no("match", "Nothing is on order.");
+      if (s.panel === "seated") return no("match", "The new panel is seated. Lift it out first.");
+      const b = buildOf(v);
+      const on = s.panel === "out" ? (b?.panelConnectors.filter((c) => s.connectors[c.id] === "on") ?? []) : [];
+      if (on.length) return no("match", `Take it off first: ${listed(on.map((c) => c.name.toLowerCase()))}.`);
+      const left = Object.keys(s.transplanted).filter((p) => !e.payload.kept.includes(p));
+      if (left.length)
+        return no(
+          "match",
+          `Moved over to it: ${listed(left.map((p) => b?.part.get(p)?.name.toLowerCase() ?? p))}. Take it off first and say so.`,
+        );
+      if (e.payload.reason === "neverCame")
+        return s.match.arrived ? no("match", "It was checked in: say what is wrong with it.") : null;
+      return e.payload.reason === "other" && !e.payload.note ? no("match", "Say why it goes back.") : null;
     }
     case "match.looked":
       if (NOT_BY_EYE.includes(e.payload.field) && e.payload.source === "M")
@@ -269,6 +333,13 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
         return no("covered", `${t.name} lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
       return s.tapesOut[t.id] ? no("tape", `${t.name} is out already.`) : null;
     }
+    case "open.tethered":
+      return b.build.parts.some((p) => p.either?.some((x) => x.options.some((o) => o.id === e.payload.option && o.instead)))
+        ? null
+        : notHere("way", e.payload.option);
+    case "open.found":
+      if (!b.part.has(e.payload.holds)) return notHere("part", e.payload.holds);
+      return e.payload.screwType && !b.screwType.has(e.payload.screwType) ? notHere("screw type", e.payload.screwType) : null;
     case "open.partFolded": {
       const p = b.part.get(e.payload.part);
       if (!p?.fold) return p ? no("part", `${p.name} does not fold over in this build.`) : notHere("part", e.payload.part);
@@ -280,6 +351,22 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
       return mayDisconnect(v, e.payload.connector);
     case "swap.cableConnected":
       return mayConnect(v, e.payload.connector);
+    case "swap.changeMade": {
+      const c = changesOf(v).find((x) => x.field === e.payload.field);
+      if (!c) return no("change", `This panel asks for no change of "${e.payload.field}".`);
+      if (c.made) return no("change", "That is done.");
+      if (c.at === "swap") return s.panel === "out" ? null : no("change", "It is done with the new panel loose beside the lid.");
+      return passStatus(v, "open").complete && s.panel === "seated" && (s.bench.mains === "in" || s.bench.running)
+        ? null
+        : no("change", "It comes after power and picture are proven, with the machine running.");
+    }
+    case "swap.panelLifted": {
+      if (s.panel !== "seated") return no("part", "No new panel is seated.");
+      const over = b.panel.blockedBy.filter((x) => s.parts[x] !== "out" && s.parts[x] !== "folded");
+      if (over.length) return no("blocked", `First off: ${listed(over.map((x) => b.part.get(x)?.name.toLowerCase() ?? x))}.`);
+      const iso = isolationOf(v);
+      return iso.isolated ? null : no("part", `Not isolated. Still to do: ${listed(iso.missing)}.`);
+    }
     case "swap.transplanted": {
       const p = b.part.get(e.payload.part);
       if (!p?.transplant) return p ? no("part", `${p.name} does not move over.`) : notHere("part", e.payload.part);
@@ -346,7 +433,7 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
       return mayCloseUp(v, p.id);
     }
     case "close.screwBack":
-      return screwBack(v, b, e.payload.screw);
+      return screwBack(v, b, e.payload.screw, e.payload.type);
     case "close.screwsBackTogether":
       return first(e.payload.screws, (x) =>
         b.groupOfScrew.get(x)?.id === e.payload.group

@@ -153,7 +153,7 @@ describe("closing", () => {
     expect(b.why("job.closed", { outcome: "cancelled", reason: "customer" })).toMatch(
       /The machine is open: 7 screws out.*base cover off/,
     );
-    const c = plannedJob("C").until("screwsOut:base-screws");
+    const c = plannedJob("C").until("partOut:round-plug");
     expect(c.why("job.closed", { outcome: "cancelled", reason: "customer" })).toBeNull();
   });
   it("a screw that stays out needs its reason, and shows on the sheet", () => {

@@ -3,8 +3,10 @@ import { NOT_BY_EYE } from "../panel";
 import { counted, listed } from "../quantity";
 import { cutList } from "../tape";
 import {
+  arrivalStatus,
   buildOf,
   candidateOf,
+  changesOf,
   fitOf,
   hazardWords,
   isolationOf,
@@ -16,6 +18,8 @@ import {
   passStatus,
   screwsOpen,
 } from "./derived";
+
+import type { ArrivalItem } from "./state";
 
 /** Why a gate stays shut. `gate` is its name; `reason` one or two sentences for the screen. */
 export interface Refusal {
@@ -117,6 +121,8 @@ export function mayConnectPanel(v: JobView, connector: string): Answer {
       gate,
       `Do not connect ${cand.code}: ${listed(unknown.map((r) => r.name.toLowerCase()))} not known. Look at the part in hand and log it in Match${unknown.some((r) => NOT_BY_EYE.includes(r.field)) ? "; a supply voltage needs a datasheet, label or maker's source" : ""}.`,
     );
+  const arrival = arrivalShut(v, gate);
+  if (arrival) return arrival;
   const refused = Object.entries(v.state.match.asked).find(([, a]) => a.answer === "refused");
   if (refused) return no(gate, `The customer refused a difference in ${refused[0]}. Choose another panel.`);
   if (v.state.panel !== "out")
@@ -129,6 +135,31 @@ export function mayConnectPanel(v: JobView, connector: string): Answer {
   const iso = isolatedFor(v, gate);
   if (iso) return iso;
   return c ? null : no(gate, `This build has no connector "${connector}".`);
+}
+
+export const ARRIVAL_WORDS: Record<ArrivalItem, string> = {
+  cracks: "cracks",
+  code: "code",
+  connector: "connector",
+  tabs: "tabs",
+  films: "films",
+  tape: "tape",
+  brackets: "brackets",
+  sensor: "sensor",
+};
+
+/** A panel is not connected before the part in hand was looked at, item by item, and found right. */
+function arrivalShut(v: JobView, gate: string): Answer {
+  const { open, wrong } = arrivalStatus(v.state);
+  const bad = wrong[0];
+  if (bad)
+    return no(
+      gate,
+      `Arrival check: ${ARRIVAL_WORDS[bad]} wrong${v.state.match.arrival[bad]?.note ? ` (${v.state.match.arrival[bad].note})` : ""}. Return the panel in Match, or correct the check.`,
+    );
+  return open.length
+    ? no(gate, `The arrival check is not finished: look at ${listed(open.map((i) => ARRIVAL_WORDS[i]))} in Match.`)
+    : null;
 }
 
 /** The loose test as it stands: null when it holds, else what is missing. */
@@ -158,6 +189,8 @@ export function mayPullLiners(v: JobView): Answer {
   const iso = isolatedFor(v, gate);
   if (iso) return iso;
   const pieces = cutList(b.build);
+  const unmade = changesOf(v).filter((c) => c.at === "swap" && !c.made);
+  if (unmade.length) return no(gate, `Not done yet: ${listed(unmade.map((c) => c.act.toLowerCase()))}.`);
   const unlaid = pieces.filter((p) => !v.state.bond.laid[p.id]);
   if (unlaid.length) return no(gate, `${counted(unlaid.length, "strip")} of tape not laid yet.`);
   if (pieces.length && !v.state.bond.rehearsed)
@@ -263,6 +296,8 @@ export function mayHandOver(v: JobView): Answer {
         `The ${pass} pass of Prove is not complete: ${st.failed.length ? `${listed(st.failed.map((c) => c.name.toLowerCase()))} failed` : st.untested.length ? `${listed(st.untested.map((c) => c.name.toLowerCase()))} not tested` : "more pixel faults than the policy accepts"}.`,
       );
   }
+  const unmade = changesOf(v).filter((c) => !c.made);
+  if (unmade.length) return no(gate, `Not done yet: ${listed(unmade.map((c) => c.act.toLowerCase()))}.`);
   const seams = (["left", "right", "top", "bottom"] as const).filter((e) => !v.state.close.seams[e]);
   if (seams.length) return no(gate, `Look at the ${listed(seams)} seam first.`);
   if (v.state.close.angleDeg === null) return no(gate, "Check the lid angle first.");

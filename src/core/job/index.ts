@@ -1,11 +1,12 @@
 export { type Clock, compareEvents, makeClock, nextClock, readClock } from "./clock";
 export * from "./derived";
-export { type EventOf, type JobEvent, liftEvent, newestVersion, type ParsedEvent, parseEvent } from "./event";
+export { type EventOf, type JobEvent, liftEvent, newestVersion, type ParsedEvent, parseEvent, photoOf } from "./event";
 export { eventGate } from "./eventGate";
 export { makeEventId } from "./eventId";
 export { askGate, counting, FOLD_VERSION, fold, mayTakeBack } from "./fold";
 export {
   type Answer,
+  ARRIVAL_WORDS,
   looseTestMissing,
   mayCloseUp,
   mayConnect,
@@ -19,5 +20,25 @@ export {
 } from "./gates";
 export { CONDITION_WORDS, type HandoverSheet, handoverSheet, LOGIN_WORDS } from "./handover";
 export { handsOnMinutes } from "./handsOn";
-export { CONDITION_KINDS, type EventType, LOGINS, MISHAPS, type Payload, QUOTE_OPTIONS } from "./payloads";
-export { type Breach, emptyState, type JobState, type ScrewState, type Snapshot, type Snapshots } from "./state";
+export { type PauseCard, pauseCard } from "./pauseCard";
+export {
+  ARRIVAL_ITEMS,
+  CONDITION_KINDS,
+  type EventType,
+  LOGINS,
+  MISHAPS,
+  type Payload,
+  type Photo,
+  QUOTE_OPTIONS,
+  RETURN_REASONS,
+} from "./payloads";
+export { POINT_WORDS, POINTS, type PointOfNoReturn, type PointRow, pointCheck } from "./points";
+export {
+  type ArrivalItem,
+  type Breach,
+  emptyState,
+  type JobState,
+  type ScrewState,
+  type Snapshot,
+  type Snapshots,
+} from "./state";

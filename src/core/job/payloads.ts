@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { Find } from "../build";
 import { TriageContext } from "../triage";
 
 const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, "an id of letters, digits and hyphens, 64 at most");
@@ -13,6 +14,9 @@ const pass = z.enum(["open", "closed"]);
 
 const photo = z.strictObject({ hash, widthPx: z.int().positive(), heightPx: z.int().positive(), bytes: z.int().positive() });
 
+/** What an event keeps of a photo: its file is stored apart, by hash. */
+export type Photo = z.infer<typeof photo>;
+
 export const CONDITION_KINDS = [
   "mark",
   "missingScrew",
@@ -25,6 +29,17 @@ export const CONDITION_KINDS = [
 ] as const;
 export const LOGINS = ["guest", "ownerPresent", "testAccount", "firmwareOnly", "notNeeded"] as const;
 export const MISHAPS = ["films", "bezelClip", "cable", "glass", "screwThread", "other"] as const;
+/** What is looked at on every panel that comes, whatever was known before. */
+export const ARRIVAL_ITEMS = ["cracks", "code", "connector", "tabs", "films", "tape", "brackets", "sensor"] as const;
+export const RETURN_REASONS = [
+  "wrongPart",
+  "cracked",
+  "incomplete",
+  "notAsDescribed",
+  "deadOnTest",
+  "neverCame",
+  "other",
+] as const;
 export const QUOTE_OPTIONS = ["cover", "makerService", "lidAssembly", "panelNew", "panelUsed", "none"] as const;
 
 /**
@@ -131,16 +146,41 @@ export const PAYLOADS = {
     dueDays: z.int().min(0).max(365),
     acceptedUnknowns: z.array(key).max(40),
     confirmed: z.literal(true),
+    /** Days until it comes as the shop's record of this seller has it. */
+    days: z.strictObject({ p50: z.number().min(0), p80: z.number().min(0), orders: z.int().min(0) }).optional(),
+    /** Further lines of the same order: what a change asks for. */
+    lines: z
+      .array(z.strictObject({ what: text(80), count: z.int().min(1).max(99), priceMinor: z.int().min(0) }))
+      .max(20)
+      .optional(),
+    guarantee: z
+      .strictObject({ days: z.int().min(0).max(3650), excludes: z.string().trim().max(200), filmsOffEndsReturn: z.boolean() })
+      .optional(),
   }),
   "match.arrived": z.strictObject({ codeRead: text(60) }),
+  "match.arrivalChecked": z.strictObject({
+    item: z.enum(ARRIVAL_ITEMS),
+    /** `absent` = none, and none was promised or needed. */
+    result: z.enum(["good", "absent", "wrong"]),
+    note: z.string().trim().max(200).default(""),
+    photo: photo.optional(),
+  }),
+  "match.returned": z.strictObject({
+    reason: z.enum(RETURN_REASONS),
+    note: z.string().trim().max(400).default(""),
+    /** Parts moved over to it that were taken off again. */
+    kept: z.array(key).max(20).default([]),
+    photo: photo.optional(),
+  }),
   "match.looked": z.strictObject({
     field: key,
     result: z.enum(["agrees", "differs"]),
     source: z.enum(["M", "L", "D"]),
     note: z.string().trim().max(200).default(""),
+    photo: photo.optional(),
   }),
 
-  "plan.made": z.strictObject({ buildHash: hash, goal: z.enum(["panelOut"]) }),
+  "plan.made": z.strictObject({ buildHash: hash, goal: z.enum(["panelOut", "lidOff", "cableOut", "cameraOut"]) }),
   "plan.rebuilt": z.strictObject({ buildHash: hash, why: text(200) }),
 
   "bench.shutDown": nothing,
@@ -156,9 +196,16 @@ export const PAYLOADS = {
   "open.tapeOut": z.strictObject({ tape: key }),
   "open.partFolded": z.strictObject({ part: key }),
   "open.partOut": z.strictObject({ part: key }),
+  /** One of several ways was taken: left tethered, laid beside. */
+  "open.tethered": z.strictObject({ option: key }),
+  "open.found": z.strictObject({ ...Find.shape, photo: photo.optional() }),
+  /** A step that cannot be done here, and why. */
+  "open.stuck": z.strictObject({ target: text(80), why: text(300) }),
 
   "swap.cableDisconnected": z.strictObject({ connector: key }),
   "swap.cableConnected": z.strictObject({ connector: key, home: z.literal(true) }),
+  "swap.changeMade": z.strictObject({ field: key }),
+  "swap.panelLifted": z.strictObject({ why: text(200) }),
   "swap.transplanted": z.strictObject({ part: key }),
   "swap.looseTested": z.strictObject({
     supply: z.enum(["mains", "mainsAndBattery", "battery"]),
@@ -189,7 +236,11 @@ export const PAYLOADS = {
   "prove.faultsAccepted": z.strictObject({ by: text(80), reason: text(400) }),
 
   "close.partBack": z.strictObject({ part: key }),
-  "close.screwBack": z.strictObject({ screw: key }),
+  "close.screwBack": z.strictObject({
+    screw: key,
+    /** Type of the screw in hand, when it was looked at; missing = taken for the one that came out. */
+    type: key.optional(),
+  }),
   "close.screwsBackTogether": z.strictObject({ group: key, screws: z.array(key).min(1).max(80) }),
   "close.screwTightened": z.strictObject({ screw: key }),
   "close.screwAccounted": z.strictObject({ screw: key, as: z.enum(["staysOut", "replaced", "missing"]), reason: text(200) }),

@@ -1,8 +1,8 @@
-import type { Build } from "../build";
+import type { Build, KeptFind } from "../build";
 import type { Panel } from "../panel";
 import type { FaultClass, Pass, Policy } from "../proof";
 import { type Hazard, type MoneyStop, NOTHING_KNOWN, type Outcome, type TriageTable } from "../triage";
-import type { Payload } from "./payloads";
+import type { ARRIVAL_ITEMS, Payload, Photo } from "./payloads";
 
 /** Reference data a job relies on, kept with it by content hash. */
 export type Snapshot =
@@ -19,6 +19,7 @@ export interface Breach {
   resolved: string | null;
 }
 
+export type ArrivalItem = (typeof ARRIVAL_ITEMS)[number];
 export type ScrewState = "out" | "loosened" | "back" | "tightened" | "staysOut" | "replaced" | "missing";
 
 /** What the log says, derived by `fold`. Plain data: equal logs give deeply equal states. */
@@ -48,8 +49,11 @@ export interface JobState {
     chosen: Payload<"match.chosen"> | null;
     asked: Record<string, { answer: "accepted" | "refused"; by: string }>;
     order: (Payload<"match.ordered"> & { clock: string }) | null;
-    arrived: { codeRead: string } | null;
-    looks: Record<string, { result: "agrees" | "differs"; source: "M" | "L" | "D"; note: string }>;
+    arrived: { codeRead: string; clock: string } | null;
+    arrival: Partial<Record<ArrivalItem, Omit<Payload<"match.arrivalChecked">, "item">>>;
+    /** What went back, oldest first. */
+    returns: (Payload<"match.returned"> & { seller: string; code: string; clock: string })[];
+    looks: Record<string, { result: "agrees" | "differs"; source: "M" | "L" | "D"; note: string; photo?: Photo | undefined }>;
   };
   plan: { buildHash: string; goal: string } | null;
   bench: {
@@ -67,11 +71,18 @@ export interface JobState {
   countedTogether: string[];
   extraScrews: { words: string; settled: string }[];
   tapesOut: Record<string, true>;
+  /** Ways taken where there were several. */
+  tethered: Record<string, true>;
+  /** What was found that the build does not know. */
+  finds: KeptFind[];
+  stuck: (Payload<"open.stuck"> & { eventId: string })[];
   parts: Record<string, "folded" | "out" | "back">;
   connectors: Record<string, "on" | "off">;
   touched: Record<string, true>;
   panel: "old" | "out" | "seated";
   transplanted: Record<string, true>;
+  /** Changes the fit asked for that are made, by field. */
+  changesMade: Record<string, true>;
   looseTest: {
     eventId: string;
     clock: string;
@@ -105,6 +116,18 @@ export interface JobState {
   counted: number;
 }
 
+/** Bond before its first act. */
+export const freshBond = (): JobState["bond"] => ({
+  laid: {},
+  linersPulled: {},
+  rehearsed: false,
+  dusted: false,
+  backFilmOff: false,
+  frontFilmOff: false,
+  pressed: false,
+  pressedClock: null,
+});
+
 /** A job before its first event. */
 export function emptyState(): JobState {
   return {
@@ -129,7 +152,7 @@ export function emptyState(): JobState {
     quote: null,
     mishaps: [],
     identify: { readings: [] },
-    match: { chosen: null, asked: {}, order: null, arrived: null, looks: {} },
+    match: { chosen: null, asked: {}, order: null, arrived: null, arrival: {}, returns: [], looks: {} },
     plan: null,
     bench: { mains: "unknown", running: null, shutDown: false, batteryOff: false, drained: false, since: null },
     screws: {},
@@ -137,22 +160,17 @@ export function emptyState(): JobState {
     countedTogether: [],
     extraScrews: [],
     tapesOut: {},
+    tethered: {},
+    finds: [],
+    stuck: [],
     parts: {},
     connectors: {},
     touched: {},
     panel: "old",
     transplanted: {},
+    changesMade: {},
     looseTest: null,
-    bond: {
-      laid: {},
-      linersPulled: {},
-      rehearsed: false,
-      dusted: false,
-      backFilmOff: false,
-      frontFilmOff: false,
-      pressed: false,
-      pressedClock: null,
-    },
+    bond: freshBond(),
     prove: { open: {}, closed: {}, faults: [], policyHash: null, accepted: null, voided: {} },
     close: { seams: {}, angleDeg: null, handedOver: null },
     last: null,

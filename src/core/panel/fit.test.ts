@@ -2,7 +2,7 @@ import { builds, panels } from "@tests/bench";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { compareFit, DESTROYING, overallVerdict, type Panel, readPartCode, unknownPanel } from ".";
-import { LETTER_PAIRS } from "./partCode";
+import { SHIPPED_GRAMMAR } from "./partCode";
 
 const build = builds["ostrel-kestrel-14"]!;
 const old = panels["gv140fhb-k31"]!;
@@ -140,7 +140,7 @@ describe("part code", () => {
   it("every diagonal from 8.0 to 18.4 inch and every pair of the table", () => {
     for (let tenths = 80; tenths <= 184; tenths++)
       expect(readPartCode(`GV${String(tenths).padStart(3, "0")}FHB-1`).diagonalIn).toBe(tenths / 10);
-    for (const [pair, list] of Object.entries(LETTER_PAIRS))
+    for (const [pair, list] of Object.entries(SHIPPED_GRAMMAR.pairs))
       expect(readPartCode(`GV140${pair}A`).pixels).toEqual(list.map(([h, v]) => ({ h, v })));
   });
   it("a panel not in the catalogue is unknown in every field that matters", () => {

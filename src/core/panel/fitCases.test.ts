@@ -79,7 +79,7 @@ describe("pairs judged by an experienced technician", () => {
 
 describe("properties of the whole comparison", () => {
   const all = Object.values(panels);
-  const demo = Object.values(builds);
+  const demo = ["ostrel-kestrel-14", "tollund-cairn-11-cb"].map((id) => builds[id]!);
   it("symmetric fields give symmetric verdicts", () => {
     for (const b of demo)
       for (const x of all)

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { sourced } from "../quantity";
+import { SOURCES, sourced } from "../quantity";
 
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, "an id of lower-case letters, digits and hyphens, 64 at most");
-const size = sourced(z.strictObject({ widthMm: z.number().positive().max(600), heightMm: z.number().positive().max(400) }));
+const Size = z.strictObject({ widthMm: z.number().positive().max(600), heightMm: z.number().positive().max(400) });
 
 export const Tab = z.strictObject({
   edge: z.enum(["left", "right", "top", "bottom"]),
@@ -13,41 +13,98 @@ export const Tab = z.strictObject({
   outMm: z.number().positive().max(30),
 });
 
-/** A display panel. Every fact carries its source; `null` is unknown. Lengths in mm, seen from the front. */
+/** A plain value of every fact a panel has, by name. Lengths in mm, seen from the front. */
+export const FACTS = {
+  technology: z.enum(["LCD", "OLED"]),
+  diagonalIn: z.number().min(7).max(20),
+  outline: Size,
+  thicknessMm: z.number().positive().max(20),
+  active: Size,
+  pixels: z.strictObject({ h: z.int().min(320).max(16384), v: z.int().min(240).max(16384) }),
+  refreshHz: z.number().min(20).max(480),
+  family: z.enum(["eDP", "LVDS"]),
+  contacts: z.int().min(10).max(80),
+  pitchMm: z.number().min(0.2).max(2),
+  contactSide: z.enum(["shell", "glass"]),
+  logicSupplyV: z.number().min(1).max(15),
+  backlight: z.enum(["ledOnPanel", "ledFromBoard", "ccfl", "oled"]),
+  backlightSupplyV: z.number().min(1).max(60),
+  connectorAt: z.strictObject({ xMm: z.number().min(-20).max(600), yMm: z.number().min(-20).max(400) }),
+  /** Where the picture's top-left corner sits in the outline. */
+  activeAt: z.strictObject({ xMm: z.number().min(0).max(600), yMm: z.number().min(0).max(400) }),
+  pixelClockKHz: z.number().min(1000).max(5_000_000),
+  /** Modes it lists besides its first. */
+  lowerModes: z.array(z.strictObject({ pixelClockKHz: z.number().min(1000), refreshHz: z.number().min(10).max(480) })).max(12),
+  laneRatesGbps: z.array(z.number().min(1).max(20)).min(1).max(10),
+  compression: z.enum(["yes", "no"]),
+  lanes: z.int().min(1).max(8),
+  colourBits: z.int().min(6).max(12),
+  touch: z.enum(["none", "onCell", "separate"]),
+  finish: z.enum(["matt", "glossy"]),
+  tabs: z.array(Tab).max(12),
+  inTheBox: z.array(z.string().trim().min(1).max(40)).max(12),
+} as const;
+export type FactName = keyof typeof FACTS;
+export const FACT_NAMES = Object.keys(FACTS) as FactName[];
+
+/** Another source's word on a fact that is known already: kept beside it, never written over it. */
+export const Claim = z
+  .strictObject({
+    fact: z.enum(FACT_NAMES as [FactName, ...FactName[]]),
+    value: z.unknown(),
+    source: z.enum(SOURCES),
+    confidence: z.number().min(0).max(1).optional(),
+    /** Who or what said so: a file, a seller, a person. */
+    from: z.string().trim().min(1).max(120),
+  })
+  .superRefine((c, ctx) => {
+    const read = FACTS[c.fact].safeParse(c.value);
+    if (!read.success)
+      ctx.addIssue({ code: "custom", path: ["value"], message: read.error.issues[0]?.message ?? `not a value of ${c.fact}` });
+  });
+export type Claim = z.infer<typeof Claim>;
+
+/** A further number the same part goes by. */
+export const OtherName = z.strictObject({
+  text: z.string().trim().min(2).max(40),
+  kind: z.enum(["sparePart", "makerNumber", "other"]),
+});
+export type OtherName = z.infer<typeof OtherName>;
+
+/** A display panel. Every fact carries its source and, where it is not the usual one, a confidence; `null` is unknown. */
 export const Panel = z.strictObject({
   format: z.literal("helvane.panel"),
   version: z.literal(1),
   id,
   code: z.string().trim().min(2).max(40),
-  technology: sourced(z.enum(["LCD", "OLED"])),
-  diagonalIn: sourced(z.number().min(7).max(20)),
-  outline: size,
-  thicknessMm: sourced(z.number().positive().max(20)),
-  active: size,
-  pixels: sourced(z.strictObject({ h: z.int().min(320).max(16384), v: z.int().min(240).max(16384) })),
-  refreshHz: sourced(z.number().min(20).max(480)),
-  family: sourced(z.enum(["eDP", "LVDS"])),
-  contacts: sourced(z.int().min(10).max(80)),
-  pitchMm: sourced(z.number().min(0.2).max(2)),
-  contactSide: sourced(z.enum(["shell", "glass"])),
-  logicSupplyV: sourced(z.number().min(1).max(15)),
-  backlight: sourced(z.enum(["ledOnPanel", "ledFromBoard", "ccfl", "oled"])),
-  backlightSupplyV: sourced(z.number().min(1).max(60)),
-  connectorAt: sourced(z.strictObject({ xMm: z.number().min(-20).max(600), yMm: z.number().min(-20).max(400) })),
-  /** Where the picture's top-left corner sits in the outline. */
-  activeAt: sourced(z.strictObject({ xMm: z.number().min(0).max(600), yMm: z.number().min(0).max(400) })).optional(),
-  pixelClockKHz: sourced(z.number().min(1000).max(5_000_000)).optional(),
-  /** Modes it lists besides its first. */
-  lowerModes: sourced(
-    z.array(z.strictObject({ pixelClockKHz: z.number().min(1000), refreshHz: z.number().min(10).max(480) })).max(12),
-  ).optional(),
-  laneRatesGbps: sourced(z.array(z.number().min(1).max(20)).min(1).max(10)).optional(),
-  compression: sourced(z.enum(["yes", "no"])).optional(),
-  lanes: sourced(z.int().min(1).max(8)),
-  colourBits: sourced(z.int().min(6).max(12)),
-  touch: sourced(z.enum(["none", "onCell", "separate"])),
-  finish: sourced(z.enum(["matt", "glossy"])),
-  tabs: sourced(z.array(Tab).max(12)),
-  inTheBox: sourced(z.array(z.string().trim().min(1).max(40)).max(12)),
+  otherNames: z.array(OtherName).max(20).optional(),
+  technology: sourced(FACTS.technology),
+  diagonalIn: sourced(FACTS.diagonalIn),
+  outline: sourced(FACTS.outline),
+  thicknessMm: sourced(FACTS.thicknessMm),
+  active: sourced(FACTS.active),
+  pixels: sourced(FACTS.pixels),
+  refreshHz: sourced(FACTS.refreshHz),
+  family: sourced(FACTS.family),
+  contacts: sourced(FACTS.contacts),
+  pitchMm: sourced(FACTS.pitchMm),
+  contactSide: sourced(FACTS.contactSide),
+  logicSupplyV: sourced(FACTS.logicSupplyV),
+  backlight: sourced(FACTS.backlight),
+  backlightSupplyV: sourced(FACTS.backlightSupplyV),
+  connectorAt: sourced(FACTS.connectorAt),
+  activeAt: sourced(FACTS.activeAt).optional(),
+  pixelClockKHz: sourced(FACTS.pixelClockKHz).optional(),
+  lowerModes: sourced(FACTS.lowerModes).optional(),
+  laneRatesGbps: sourced(FACTS.laneRatesGbps).optional(),
+  compression: sourced(FACTS.compression).optional(),
+  lanes: sourced(FACTS.lanes),
+  colourBits: sourced(FACTS.colourBits),
+  touch: sourced(FACTS.touch),
+  finish: sourced(FACTS.finish),
+  tabs: sourced(FACTS.tabs),
+  inTheBox: sourced(FACTS.inTheBox),
+  /** What other sources say against a fact above; empty or missing = nobody does. */
+  claims: z.array(Claim).max(60).optional(),
 });
 export type Panel = z.infer<typeof Panel>;

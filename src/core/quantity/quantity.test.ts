@@ -47,9 +47,9 @@ describe("money", () => {
 
 describe("sources", () => {
   it("a seller's word and a guess decide nothing", () => {
-    expect(["M", "L", "E", "D", "A"].every((s) => decides(s as never))).toBe(true);
-    expect(decides("S")).toBe(false);
-    expect(decides("G")).toBe(false);
+    expect(["M", "L", "E", "D", "A"].every((s) => decides({ source: s as never }))).toBe(true);
+    expect(decides({ source: "S" })).toBe(false);
+    expect(decides({ source: "G" })).toBe(false);
   });
 });
 

@@ -1,4 +1,13 @@
+export { DURATION_DEFAULTS, type PlanTimes, planTimes, type StepTime, slipped } from "./durations";
+export { type KitRow, kitOf, ToolStock, withInches } from "./kit";
 export { type Act, nextAct } from "./nextAct";
-export { bitsOf, makePlan, minutesOf, type Plan } from "./plan";
+export { bitsOf, makePlan, type Plan } from "./plan";
 export { type Progress, progressOf } from "./progress";
+export { type Drill, drillOf, type Judgement, judgePick, nextOf, picksOf } from "./rehearse";
+export { BAR_MM, barRects, PAPERS, type Paper, printScale, type ScrewSheet, screwSheet } from "./screwSheet";
+export { type QrModules, screwSheetSvg } from "./screwSheetSvg";
+export { STATIONS, type Station, stationNow } from "./stationNow";
 export { DRIVE_WORDS, type Step, type StepKind, type StepStation } from "./step";
+export { stepTimes } from "./stepTimes";
+export { GOAL_WORDS, GOALS, type Goal, type Objective, wayOut } from "./wayOut";
+export { PLAN_WEIGHTS, type PlanWeights, stepCost } from "./weights";

@@ -48,10 +48,14 @@ export function nextAct(v: JobView, step: Step): Act | null {
       return { type: "open.partFolded", payload: { part: step.target } };
     case "partOut":
       return { type: "open.partOut", payload: { part: step.target } };
+    case "tether":
+      return { type: "open.tethered", payload: { option: step.target } };
     case "cableOff":
       return { type: "swap.cableDisconnected", payload: { connector: step.target } };
     case "cableOn":
       return { type: "swap.cableConnected", payload: { connector: step.target, home: true } };
+    case "change":
+      return { type: "swap.changeMade", payload: { field: step.target } };
     case "transplant":
       return { type: "swap.transplanted", payload: { part: step.target } };
     case "tapeLay":

@@ -1,53 +1,62 @@
 import { type Build, indexBuild } from "../build";
 import { type P50P80, sumLogNormal } from "../quantity";
-import { DRIVE_WORDS, type Step, type StepStation } from "./step";
-import { wayIn } from "./wayIn";
-import { wayOut } from "./wayOut";
+import { DRIVE_WORDS, type Step } from "./step";
+import { type PlanChange, wayIn } from "./wayIn";
+import { type Objective, wayOut } from "./wayOut";
 
 export interface Plan {
   out: Step[];
   in: Step[];
-  skipped: Step[];
+  skipped: (Step & { cost: number })[];
+  /** What the way out is worth, and the proof that nothing beats it. */
+  objective: Objective;
   minutes: P50P80;
   tools: { name: string; for: string }[];
 }
 export type PlanResult = { ok: true; plan: Plan } | { ok: false; problem: string };
 
-const cache = new WeakMap<Build, PlanResult>();
+const cache = new WeakMap<Build, Map<string, PlanResult>>();
 
 /**
  * The whole plan for "panel out, new one in": way out, way back, tools, time.
  * Minutes are the build's medians through a log-normal with a shared factor (adj); no timed job is used.
  * @param build a sound build
+ * @param changes what the new panel asks for beside a plain swap: parts to fetch, steps, minutes
+ * @param budget partial orders the search may look at; missing = as many as a quarter of a second allows
  * @returns the plan, or what stands in the way in words; never throws
  * @example makePlan(build).plan.minutes.p80 // 52.4
  */
-export function makePlan(build: Build): PlanResult {
-  const known = cache.get(build);
+export function makePlan(build: Build, changes: readonly PlanChange[] = [], budget?: number): PlanResult {
+  const plans = cache.get(build) ?? new Map<string, PlanResult>();
+  cache.set(build, plans);
+  const key = JSON.stringify([budget, ...changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);
+  const known = plans.get(key);
   if (known) return known;
-  const result = compute(build);
-  cache.set(build, result);
+  const result = compute(build, changes, budget);
+  plans.set(key, result);
   return result;
 }
 
-function compute(build: Build): PlanResult {
-  const out = wayOut(build);
+function compute(build: Build, changes: readonly PlanChange[], budget: number | undefined): PlanResult {
+  const out = wayOut(build, budget === undefined ? {} : { budget });
   if (!out.ok) return out;
   let back: Step[];
   try {
-    back = wayIn(build, out.steps);
+    back = wayIn(build, out.steps, changes);
   } catch (e) {
     return { ok: false, problem: (e as Error).message };
   }
   const all = [...out.steps, ...back];
   const tools = new Map<string, string[]>();
   for (const s of all) if (s.tool) tools.set(s.tool, [...(tools.get(s.tool) ?? []), s.title]);
+  for (const c of changes) if (!c.part.startsWith("none")) tools.set(c.part[0]!.toUpperCase() + c.part.slice(1), [c.act]);
   return {
     ok: true,
     plan: {
       out: out.steps,
       in: back,
       skipped: out.skipped,
+      objective: out.objective,
       minutes: sumLogNormal(all.map((s) => s.minutes)),
       tools: [...tools].map(([name, uses]) => ({ name, for: uses[0]! })),
     },
@@ -61,7 +70,3 @@ export function bitsOf(build: Build, group: string): string[] {
   if (!g) return [];
   return [...new Set(g.screws.map((s) => b.screwType.get(s.type)!).map((t) => `${DRIVE_WORDS[t.drive]} ${t.size}`))];
 }
-
-/** Minutes of the steps of some stations. */
-export const minutesOf = (steps: readonly Step[], stations: readonly StepStation[]): P50P80 =>
-  sumLogNormal(steps.filter((s) => stations.includes(s.station)).map((s) => s.minutes));

@@ -1,6 +1,7 @@
-import { buildOf, isolationOf, type JobView, looseTestMissing, passStatus } from "../job";
+import { buildOf, changesOf, isolationOf, type JobView, looseTestMissing, passStatus } from "../job";
 import { makePlan, type Plan } from "./plan";
 import type { Step } from "./step";
+import { QUICK_BUDGET } from "./wayOut";
 
 export interface Progress {
   plan: Plan;
@@ -28,8 +29,12 @@ function isDone(v: JobView, s: Step): boolean {
       return !!st.parts[s.target] || panelMoved;
     case "partOut":
       return s.target === b.panel.id ? panelMoved : st.parts[s.target] !== undefined;
+    case "tether":
+      return !!st.tethered[s.target];
     case "cableOff":
       return st.touched[s.target] !== undefined;
+    case "change":
+      return !!st.changesMade[s.target];
     case "transplant":
       return !!st.transplanted[s.target];
     case "cableOn":
@@ -80,11 +85,32 @@ function isDone(v: JobView, s: Step): boolean {
   }
 }
 
+/** Parts still away or plugs still off: hands go into the machine once more before it is closed. */
+function handsLeft(v: JobView): boolean {
+  const panel = buildOf(v)!.panel.id;
+  return (
+    Object.entries(v.state.parts).some(([id, p]) => id !== panel && p !== "back") ||
+    Object.values(v.state.connectors).includes("off")
+  );
+}
+/** Off again for those hands; drained too, as long as the battery is still off. */
+function offForHands(v: JobView, s: Step, isolated: boolean): boolean {
+  const { mains, shutDown } = v.state.bench;
+  if (mains !== "out" || !shutDown) return false;
+  const points = buildOf(v)!.powerPoints;
+  return s.kind !== "drain" || isolated || points.some((c) => v.state.connectors[c.id] === "on");
+}
+
 /** Taking power off comes three times; each is done once it holds, or once the work behind it has begun. */
 function powerDone(v: JobView, s: Step): boolean {
   const st = v.state;
   const iso = isolationOf(v);
-  const past = s.target === "" ? st.panel !== "old" : s.target === "bond" ? st.panel === "seated" : st.bond.frontFilmOff;
+  const past =
+    s.target === ""
+      ? st.panel !== "old"
+      : s.target === "bond"
+        ? st.panel === "seated"
+        : st.bond.frontFilmOff && (!handsLeft(v) || offForHands(v, s, iso.isolated));
   if (past) return true;
   if (s.target === "bond" && looseTestMissing(v)) return false;
   if (s.target === "close" && !passStatus(v, "open").complete) return false;
@@ -108,7 +134,7 @@ function powerDone(v: JobView, s: Step): boolean {
 export function progressOf(v: JobView): Progress | null {
   const b = buildOf(v);
   if (!b) return null;
-  const made = makePlan(b.build);
+  const made = makePlan(b.build, changesOf(v), v.state.finds.length ? QUICK_BUDGET : undefined);
   if (!made.ok) return null;
   const steps = [...made.plan.out, ...made.plan.in].map((step) => ({ step, done: isDone(v, step) }));
   return { plan: made.plan, steps, now: steps.find((s) => !s.done)?.step ?? null };

@@ -1,4 +1,4 @@
-import type { Motion } from "../build";
+import type { Motion, Risk } from "../build";
 
 export type StepKind =
   | "shutDown"
@@ -11,7 +11,9 @@ export type StepKind =
   | "partFold"
   | "partOut"
   | "cableOff"
+  | "tether"
   | "transplant"
+  | "change"
   | "cableOn"
   | "mainsIn"
   | "looseTest"
@@ -47,6 +49,13 @@ export interface Step {
   tool?: string;
   caution?: string;
   hold?: string;
+  /** Side of the machine that faces up for it; missing = either. */
+  view?: "lid" | "base";
+  /** What undoing it on the way back takes. */
+  backMinutes?: number;
+  risk?: Risk;
+  heat?: boolean;
+  glue?: boolean;
   /** Why it stands here rather than where plain reversal would put it. */
   because?: string;
 }
@@ -57,6 +66,9 @@ export const motionStep = (m: Motion): Pick<Step, "how" | "minutes"> & Partial<S
   ...(m.tool ? { tool: m.tool } : {}),
   ...(m.caution ? { caution: m.caution } : {}),
   ...(m.hold ? { hold: m.hold } : {}),
+  ...(m.risk ? { risk: m.risk } : {}),
+  ...(m.heat ? { heat: true } : {}),
+  ...(m.glue ? { glue: true } : {}),
 });
 
 export const DRIVE_WORDS: Record<string, string> = {

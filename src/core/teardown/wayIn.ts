@@ -2,6 +2,15 @@ import { type Build, CONNECTOR_MOTION, indexBuild } from "../build";
 import { cutList } from "../tape";
 import { motionStep, type Step } from "./step";
 
+/** A change the new panel asks for, as the plan needs it. */
+export interface PlanChange {
+  field: string;
+  part: string;
+  minutes: number;
+  act: string;
+  at: "swap" | "afterProof";
+}
+
 interface Edge {
   first: string;
   then: string;
@@ -16,10 +25,11 @@ const REACH = "Cannot be reached once the panel is seated, so it goes on before"
  * exceptions where something does, each with its reason.
  * @param build a sound build
  * @param out the way out, in order
+ * @param changes what the new panel asks for beside a plain swap
  * @returns steps in order; those that are not where plain reversal would put them carry `because`
  * @example wayIn(build, out).find((s) => s.kind === "looseTest")?.because // "Before any liner is pulled …"
  */
-export function wayIn(build: Build, out: readonly Step[]): Step[] {
+export function wayIn(build: Build, out: readonly Step[], changes: readonly PlanChange[] = []): Step[] {
   const b = indexBuild(build);
   const steps = new Map<string, Step>();
   const edges: Edge[] = [];
@@ -108,6 +118,27 @@ export function wayIn(build: Build, out: readonly Step[]): Step[] {
     "A test ends isolation: liners and films wait until it is isolated again.",
   );
   before("looseTest", firstOff);
+
+  for (const c of changes) {
+    const id = kindId("change", c.field);
+    add({
+      id,
+      kind: "change",
+      target: c.field,
+      station: c.at === "swap" ? "swap" : "prove",
+      title: c.act,
+      how: c.part.startsWith("none") ? "No part needed." : `Needs: ${c.part}.`,
+      minutes: Math.max(0.2, c.minutes),
+      because: "The new panel differs here from the old one.",
+    });
+    if (c.at === "swap") {
+      before("looseTest", id);
+      before(id, taped ? "rehearse" : "dust");
+    } else {
+      before("mainsIn:closed", id);
+      before(id, "proveClosed");
+    }
+  }
 
   for (const [n, p] of pieces.entries()) {
     add({
@@ -231,12 +262,38 @@ export function wayIn(build: Build, out: readonly Step[]): Step[] {
 
   // The mirror: what came out goes back in reverse, unless it belongs to the panel.
   const mirrored: string[] = [];
+  // A lead that cannot be reached over a seated panel goes on before it, and so does the part it hangs on.
+  const early = new Set<string>();
+  for (const c of build.connectors)
+    if (!c.reachableWhenSeated && c.joins[0] !== b.panel.id) {
+      early.add(kindId("cableOn", c.id));
+      if (b.part.get(c.joins[0])?.out) early.add(kindId("partBack", c.joins[0]));
+    }
+  // So does what the build itself puts before the test or the seating: a plate that holds a plug home, a gasket the cell is
+  // located against; with it the screws that hold it.
+  const ahead = new Set(["seat", "looseTest"]);
+  for (let grown = true; grown; ) {
+    grown = false;
+    for (const w of build.wayIn)
+      if (ahead.has(w.next) && !ahead.has(w.first)) {
+        ahead.add(w.first);
+        grown = true;
+      }
+  }
+  for (const x of ahead) {
+    if (b.part.has(x)) {
+      early.add(kindId("partBack", x));
+      for (const g of build.screwGroups) if (g.holds === x) early.add(kindId("screwsBack", g.id));
+    }
+    if (b.connector.has(x)) early.add(kindId("cableOn", x));
+  }
   for (const s of [...out].reverse()) {
     const step = mirror(build, s);
     if (!step || steps.has(step.id)) continue;
     add(step);
     mirrored.push(step.id);
-    before(panelScrews.some((g) => g.id === step.target) ? "seat" : "frontFilmOff", step.id);
+    if (early.has(step.id)) before(step.id, "mainsIn:test", `${REACH} it is lowered.`);
+    else before(panelScrews.some((g) => g.id === step.target) ? "seat" : "frontFilmOff", step.id);
   }
   const needsOf = (s: Step): string[] => {
     if (s.kind === "screwsBack" || s.kind === "screwsTighten") {
@@ -271,8 +328,12 @@ export function wayIn(build: Build, out: readonly Step[]): Step[] {
     if (bezel && steps.has(kindId("partBack", bezel.id))) before(kindId("partBack", bezel.id), on);
   }
   for (const c of build.connectors)
-    if (!c.reachableWhenSeated && steps.has(kindId("cableOn", c.id)) && c.joins[0] !== b.panel.id)
-      before(kindId("cableOn", c.id), "seat", `${REACH}.`);
+    if (early.has(kindId("cableOn", c.id)) && steps.has(kindId("cableOn", c.id))) {
+      steps.get(kindId("cableOn", c.id))!.because ??= `${REACH} it is lowered.`;
+      // What the build puts before the test by name may be plugged in with its part still lying beside.
+      if (!c.reachableWhenSeated && steps.has(kindId("partBack", c.joins[0])))
+        before(kindId("partBack", c.joins[0]), kindId("cableOn", c.id));
+    }
   for (const w of build.wayIn) {
     const find = (x: string) => (steps.has(x) ? x : [...steps.keys()].find((k) => steps.get(k)!.target === x));
     const f = find(w.first);

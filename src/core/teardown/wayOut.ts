@@ -1,202 +1,228 @@
-import { type Build, type BuildIndex, CONNECTOR_MOTION, indexBuild } from "../build";
-import { DRIVE_WORDS, motionStep, type Step } from "./step";
+import { type Build, type BuildIndex, indexBuild } from "../build";
+import { type Needs, type StepGraph, stepGraph } from "./graph";
+import { type Budget, bestOrder } from "./search";
+import type { Step } from "./step";
+import { PLAN_WEIGHTS, type PlanWeights, stepCost } from "./weights";
 
-/** Steps that have to be done before a step, by step id. */
-type Needs = ReadonlyMap<string, readonly string[]>;
+/** What a plan is for. */
+export const GOALS = ["panelOut", "lidOff", "cableOut", "cameraOut"] as const;
+export type Goal = (typeof GOALS)[number];
+export const GOAL_WORDS: Readonly<Record<Goal, string>> = {
+  panelOut: "panel out",
+  lidOff: "lid assembly off",
+  cableOut: "display cable only",
+  cameraOut: "camera only",
+};
+const GOAL_ROLE: Readonly<Record<Goal, string>> = {
+  panelOut: "panel",
+  lidOff: "lid",
+  cableOut: "displayCable",
+  cameraOut: "camera",
+};
 
-const id = (kind: Step["kind"], target = "") => (target ? `${kind}:${target}` : kind);
+export interface PlanOptions {
+  goal?: Goal;
+  weights?: PlanWeights;
+  /** Partial orders that may be looked at: less is quicker, with a wider gap. */
+  budget?: number;
+  /** Steps of no interest any more: done, or not to be had. */
+  done?: ReadonlySet<string>;
+}
 
-/** Everything that could be done to this machine, as steps, and what each needs first. */
-function graph(b: BuildIndex): { steps: Map<string, Step>; needs: Needs } {
-  const { build } = b;
-  const steps = new Map<string, Step>();
+/** A plan nearly as good, and what differs in it. */
+export interface NearPlan {
+  value: number;
+  instead: string[];
+  of: string[];
+}
+
+export interface Objective {
+  /** Minutes' worth of the way out with its way back. */
+  value: number;
+  /** No plan of this goal is cheaper. */
+  bound: number;
+  proven: boolean;
+  near: NearPlan[];
+}
+
+export type WayOut =
+  | { ok: true; steps: Step[]; skipped: (Step & { cost: number })[]; objective: Objective }
+  | { ok: false; problem: string };
+
+/** Partial orders one plan may look at: about a quarter of a second. Then the best so far is given with its gap. */
+const BUDGET = 9_000;
+/** With the machine open in front of one, after a find: about a tenth of a second. */
+export const QUICK_BUDGET = 3_000;
+/** What sharpening the floor of one way is worth in partial orders. */
+const SHARPEN = 15;
+/** Plans this near are offered beside the best. */
+const NEAR = 1.08;
+
+interface Way {
+  picks: ReadonlyMap<string, number>;
+  wanted: Set<string>;
+  needs: Map<string, string[]>;
+  open: string | null;
+  least: number;
+  /** True once `least` counts what lies bare and the changes of tool as well. */
+  sharp: boolean;
+}
+
+/** Everything a goal needs under these picks, and the first choice on the way that is not made yet. */
+function closure(g: StepGraph, goals: readonly string[], picks: ReadonlyMap<string, number>) {
+  const wanted = new Set<string>();
   const needs = new Map<string, string[]>();
-  const add = (s: Step, before: string[]) => {
-    steps.set(s.id, s);
-    needs.set(s.id, before);
-  };
-  /** Out of the way: folded over is enough for a part that folds. */
-  const away = (part: string, self?: string) => {
-    const p = b.part.get(part);
-    return p?.fold && (part === self || p.role === "panel") ? id("partFold", part) : id("partOut", part);
-  };
-  add(
-    {
-      id: "shutDown",
-      kind: "shutDown",
-      target: "",
-      station: "open",
-      title: "Shut the machine down",
-      how: "From its menu, not by holding the key. Wait until the light is out.",
-      minutes: 1,
-    },
-    [],
-  );
-  add(
-    {
-      id: "mainsOut",
-      kind: "mainsOut",
-      target: "",
-      station: "open",
-      title: "Take the mains lead out",
-      how: "And everything else plugged in: cards, sticks, dock.",
-      minutes: 0.3,
-    },
-    ["shutDown"],
-  );
-  const isolated = ["mainsOut"];
-  if (build.isolation.by === "batteryOffMode") {
-    add(
-      {
-        id: "batteryOff",
-        kind: "batteryOff",
-        target: "",
-        station: "open",
-        title: "Enter battery-off mode and prove it",
-        how: `${build.isolation.how} Proof: ${build.isolation.proof}`,
-        minutes: 1.5,
-      },
-      ["mainsOut"],
-    );
-    isolated.push("batteryOff");
-  } else isolated.push(...b.powerPoints.map((c) => id("cableOff", c.id)));
-  add(
-    {
-      id: "drain",
-      kind: "drain",
-      target: "",
-      station: "open",
-      title: `Hold the power key ${build.isolation.drainS[0]} to ${build.isolation.drainS[1]} s`,
-      how:
-        build.isolation.by === "powerPoints"
-          ? build.isolation.how
-          : "It drains what the board still holds. From here the machine is isolated.",
-      minutes: 0.3,
-    },
-    isolated,
-  );
-
-  for (const g of build.screwGroups) {
-    const t = b.screwType.get(g.screws[0]!.type)!;
-    const sorts = new Set(g.screws.map((s) => s.type)).size;
-    add(
-      {
-        id: id(g.loosenOnly ? "screwsLoosen" : "screwsOut", g.id),
-        kind: g.loosenOnly ? "screwsLoosen" : "screwsOut",
-        target: g.id,
-        station: "open",
-        title: `${g.loosenOnly ? "Loosen" : "Take out"} ${g.screws.length} ${g.name.toLowerCase()}`,
-        how: `${DRIVE_WORDS[t.drive]} ${t.size}${sorts > 1 ? `, ${sorts} lengths: keep them apart` : `, ${t.thread} × ${t.lengthMm}`}.${g.loosenOnly ? " A turn or two only: they stay in, and are tightened again on the way back." : ""}`,
-        minutes: g.minutesEach * g.screws.length,
-        tool: `${DRIVE_WORDS[t.drive]} ${t.size}`,
-        ...(g.caution ? { caution: g.caution } : {}),
-      },
-      g.under.map((u) => away(u)),
-    );
+  const openChoices: string[] = [];
+  const walk = [...goals];
+  while (walk.length) {
+    const s = walk.pop()!;
+    if (wanted.has(s)) continue;
+    wanted.add(s);
+    const list = [...(g.needs.get(s) ?? [])];
+    g.either.get(s)?.forEach((e, i) => {
+      const key = `${s}#${i}`;
+      const pick = picks.get(key);
+      if (pick === undefined) openChoices.push(key);
+      else list.push(...e.options[pick]!.needs);
+    });
+    needs.set(s, list);
+    walk.push(...list);
   }
-  for (const t of build.tapes)
-    add(
-      {
-        id: id("tapeOut", t.id),
-        kind: "tapeOut",
-        target: t.id,
-        station: "open",
-        title: t.out.verb,
-        ...motionStep(t.out),
-        ...(t.heat
-          ? {
-              caution: `${t.out.caution ? `${t.out.caution} ` : ""}Heat: lets go at ${t.heat.releaseC[0]} to ${t.heat.releaseC[1]} °C; ${t.heat.ceilings.map((c) => `${c.of} ${c.maxC} °C at most`).join(", ")}.`,
-            }
-          : {}),
-      },
-      t.under.map((u) => away(u)),
-    );
-  for (const c of build.connectors) {
-    const m = CONNECTOR_MOTION[c.kind];
-    const ofPanel = c.joins[0] === b.panel.id;
-    add(
-      {
-        id: id("cableOff", c.id),
-        kind: "cableOff",
-        target: c.id,
-        station: ofPanel ? "swap" : "open",
-        title: `Take off ${c.name.toLowerCase()}`,
-        how: `${c.tapedOver ? "Tape off first. " : ""}${m.out}.${c.mark ? ` ${c.mark}.` : ""}`,
-        minutes: c.minutes,
-        ...(c.powerPoint ? { caution: "Carries pack voltage. Insulate the open end." } : {}),
-      },
-      [...c.under.map((u) => away(u, c.joins[0])), ...(c.powerPoint ? ["mainsOut"] : c.aheadOfIsolation ? [] : ["drain"])],
-    );
-  }
-  for (const p of build.parts) {
-    const held = [
-      ...build.screwGroups.filter((g) => g.holds === p.id).map((g) => id(g.loosenOnly ? "screwsLoosen" : "screwsOut", g.id)),
-      ...build.tapes.filter((t) => t.holds === p.id).map((t) => id("tapeOut", t.id)),
-      ...p.blockedBy.map((x) => away(x)),
-    ];
-    const cables = build.connectors.filter((c) => c.joins[0] === p.id).map((c) => id("cableOff", c.id));
-    if (p.fold)
-      add(
-        { id: id("partFold", p.id), kind: "partFold", target: p.id, station: "open", title: p.fold.verb, ...motionStep(p.fold) },
-        held,
-      );
-    if (p.out)
-      add(
-        {
-          id: id("partOut", p.id),
-          kind: "partOut",
-          target: p.id,
-          station: p.role === "panel" ? "swap" : "open",
-          title: p.out.verb,
-          ...motionStep(p.out),
-        },
-        [...held, ...(p.fold ? [id("partFold", p.id)] : []), ...cables],
-      );
-  }
-  return { steps, needs };
+  return { wanted, needs, open: openChoices[0] ?? null };
 }
 
-/** What a goal needs: closure under "needs". */
-function closure(needs: Needs, goals: readonly string[]): Set<string> {
-  const out = new Set<string>();
-  const open = [...goals];
-  while (open.length) {
-    const s = open.pop()!;
-    if (out.has(s)) continue;
-    out.add(s);
-    open.push(...(needs.get(s) ?? []));
-  }
-  return out;
+/** The step that reaches a goal in this build; null when the build has no such part. */
+export function goalStep(b: BuildIndex, goal: Goal): string | null {
+  const p = b.build.parts.find((x) => x.role === GOAL_ROLE[goal] && x.out);
+  return p ? `partOut:${p.id}` : null;
 }
-
-export type WayOut = { ok: true; steps: Step[]; skipped: Step[] } | { ok: false; problem: string };
 
 /**
- * What must move for "panel out", in a valid order. *Isolated* is part of the goal, and comes as early as precedence allows;
- * then the bit in hand is kept while it can be.
+ * What must move for a goal, and in which order: the cheapest plan over set and order together. *Isolated* is part of every
+ * goal, and nothing that isolation does not need itself is touched before it.
  * @param build a sound build
- * @returns the steps in order and the ones this goal does not need; a problem names a circle
+ * @returns steps in order, the ones this goal does not need with what they would cost, and the proof; a problem names a circle
  * @example wayOut(build).steps.at(-1)?.id // "partOut:panel"
  */
-export function wayOut(build: Build): WayOut {
+export function wayOut(
+  build: Build,
+  { goal = "panelOut", weights = PLAN_WEIGHTS, done = new Set(), budget: most = BUDGET }: PlanOptions = {},
+): WayOut {
   const b = indexBuild(build);
-  const { steps, needs } = graph(b);
-  const wanted = closure(needs, [id("partOut", b.panel.id), "drain"]);
-  const forIsolation = closure(needs, ["drain"]);
-  const order = [...steps.keys()];
-  const done = new Set<string>();
-  const out: Step[] = [];
-  let tool: string | undefined;
-  while (out.length < wanted.size) {
-    const ready = order.filter((s) => wanted.has(s) && !done.has(s) && (needs.get(s) ?? []).every((n) => done.has(n)));
-    if (ready.length === 0)
-      return { ok: false, problem: `These wait for each other: ${[...wanted].filter((s) => !done.has(s)).join(", ")}` };
-    const rank = (s: string) => (forIsolation.has(s) ? 0 : 10) + (steps.get(s)!.tool === tool ? 0 : 1);
-    const next = ready.reduce((a, c) => (rank(c) < rank(a) ? c : a));
-    const step = steps.get(next)!;
-    if (step.tool) tool = step.tool;
-    done.add(next);
-    out.push(step);
+  const g = stepGraph(b);
+  const last = goalStep(b, goal);
+  if (!last) return { ok: false, problem: `This build has no part whose way out is "${GOAL_WORDS[goal]}".` };
+  const goals = [last, "drain"];
+  const budget: Budget = { left: most };
+  const all: { value: number; bound: number; proven: boolean; order: string[] }[] = [];
+  let best = Number.POSITIVE_INFINITY;
+  let bound = Number.POSITIVE_INFINITY;
+  let circle: string[] = [];
+  // Ways of the choices, the one that costs least so far first: what it needs at least can only grow.
+  const look = (picks: ReadonlyMap<string, number>): Way => {
+    const c = closure(g, goals, picks);
+    let least = 0;
+    for (const s of c.wanted) if (!done.has(s)) least += stepCost(g.steps.get(s)!, weights);
+    return { ...c, picks, least, sharp: false };
+  };
+  const ways: Way[] = [look(new Map())];
+  const insert = (w: Way) => {
+    const at = ways.findIndex((x) => x.least > w.least);
+    ways.splice(at < 0 ? ways.length : at, 0, w);
+  };
+  while (ways.length) {
+    const way = ways.shift()!;
+    if (way.least >= best * NEAR) break;
+    if (!way.sharp && g.either.size > 0) {
+      // What it needs so far, put in the best order that could be: whatever else a choice adds only makes it dearer.
+      const { bound: floor } = order(g, way.wanted, way.needs, weights, done, 0, { left: 0 });
+      budget.left -= SHARPEN;
+      insert({ ...way, least: Math.max(way.least, Number.isFinite(floor) ? floor : way.least), sharp: true });
+      continue;
+    }
+    if (budget.left <= 0 && all.length) {
+      bound = Math.min(bound, way.least);
+      break;
+    }
+    if (way.open === null) {
+      const r = order(g, way.wanted, way.needs, weights, done, best * NEAR, budget);
+      if (r.order) {
+        all.push({ ...r, order: r.order });
+        best = Math.min(best, r.value);
+      } else if (!Number.isFinite(r.bound)) circle = [...way.wanted];
+      bound = Math.min(bound, r.bound);
+      continue;
+    }
+    const [step, i] = way.open.split("#") as [string, string];
+    for (const k of g.either.get(step)![Number(i)]!.options.keys()) {
+      const one = look(new Map([...way.picks, [way.open, k]]));
+      insert({ ...one, least: Math.max(one.least, way.least) });
+    }
   }
-  return { ok: true, steps: out, skipped: order.filter((s) => !wanted.has(s)).map((s) => steps.get(s)!) };
+  all.sort((x, y) => x.value - y.value);
+  const first = all[0];
+  if (!first) return { ok: false, problem: `These wait for each other: ${circle.join(", ")}` };
+  const steps = first.order.map((s) => g.steps.get(s)!);
+  const wanted = new Set(first.order);
+  return {
+    ok: true,
+    steps,
+    skipped: [...g.steps.values()].filter((s) => !wanted.has(s.id)).map((s) => ({ ...s, cost: stepCost(s, weights) })),
+    objective: {
+      value: first.value,
+      bound: Math.min(bound, first.value),
+      proven: bound >= first.value - 1e-9,
+      near: all
+        .slice(1)
+        .filter((x) => x.value <= first.value * NEAR)
+        .slice(0, 2)
+        .map((x) => {
+          const other = new Set(x.order);
+          return {
+            value: x.value,
+            instead: x.order.filter((s) => !wanted.has(s)).map((s) => g.steps.get(s)!.title),
+            of: first.order.filter((s) => !other.has(s)).map((s) => g.steps.get(s)!.title),
+          };
+        }),
+    },
+  };
+}
+
+/** The cheapest order of one set of steps. */
+function order(
+  g: StepGraph,
+  wanted: ReadonlySet<string>,
+  needs: Needs,
+  w: PlanWeights,
+  done: ReadonlySet<string>,
+  limit: number,
+  budget: Budget,
+): { order: string[] | null; value: number; bound: number; proven: boolean } {
+  const forIsolation = new Set<string>();
+  const walk = ["drain"];
+  while (walk.length) {
+    const s = walk.pop()!;
+    if (forIsolation.has(s)) continue;
+    forIsolation.add(s);
+    walk.push(...(needs.get(s) ?? []));
+  }
+  const ids = [...g.steps.keys()].filter((s) => wanted.has(s) && !done.has(s));
+  const at = new Map(ids.map((s, i) => [s, i]));
+  const tools = [...new Set(ids.flatMap((s) => g.steps.get(s)!.tool ?? []))];
+  const step = ids.map((s) => g.steps.get(s)!);
+  const r = bestOrder(
+    {
+      cost: step.map((s) => stepCost(s, w)),
+      minutes: step.map((s) => s.minutes),
+      tool: step.map((s) => (s.tool ? tools.indexOf(s.tool) : -1)),
+      view: step.map((s) => (s.view === "lid" ? 0 : s.view === "base" ? 1 : -1)),
+      pre: ids.map((s) => [...(needs.get(s) ?? []), ...(forIsolation.has(s) ? [] : ["drain"])].flatMap((x) => at.get(x) ?? [])),
+      exposes: step.map((s) => (g.exposes.get(s.id) ?? 0) + (s.heat ? w.heatEarly : 0) + (s.glue ? w.glueEarly : 0)),
+      toolChange: w.toolChange,
+      turn: w.turn,
+    },
+    budget,
+    limit,
+  );
+  return { ...r, order: r.order?.map((i) => ids[i]!) ?? null };
 }

@@ -99,6 +99,7 @@ export function Bench({
     .reduce((n, c) => n + (c.minutesLeft?.p50 ?? 0), 0);
   return (
     <div className="frame">
+      <h1 className="vh">The bench</h1>
       <header className="strip">
         <div className="facts">
           <Brand />
@@ -301,6 +302,9 @@ export function Bench({
             )}
           </section>
           <section className="mt-auto flex flex-col gap-1 text-[15px]">
+            <Link className="link" href="/panels" prefetch={false}>
+              Panels
+            </Link>
             <Link className="link" href="/builds" prefetch={false}>
               Machines and builds ({machines.length})
             </Link>

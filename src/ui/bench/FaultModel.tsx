@@ -2,9 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { TriageTable } from "@/core/triage";
-import { Mark } from "../draw/Mark";
-
-type Said = { ok: boolean; words: string; details?: { where: string; message: string }[] } | null;
+import { type Said, SaidBox } from "../controls/SaidBox";
 
 /** Priors, and the strengths of one finding at a time, typed where they stand. Saved whole and validated, or not at all. */
 export function FaultModel({ table, version }: { table: TriageTable; version: number }) {
@@ -12,7 +10,7 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
   const [draft, setDraft] = useState(table);
   const [at, setAt] = useState(table.findings.find((f) => f.strength)?.id ?? "");
   const [file, setFile] = useState("");
-  const [said, setSaid] = useState<Said>(null);
+  const [said, setSaid] = useState<Said | null>(null);
   // What the server holds now: after a save, a shipped model put back, another writer.
   useEffect(() => setDraft(table), [table]);
   const changed = JSON.stringify(draft) !== JSON.stringify(table);
@@ -42,23 +40,7 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
         {draft.source}. Strength = the chance that this fault alone brings the finding about; two faults add up by noisy-OR. All
         figures are adjustable defaults (A).
       </p>
-      {said && (
-        <div className={said.ok ? "look" : "refusal"} role={said.ok ? "status" : "alert"}>
-          <Mark kind={said.ok ? "same" : "stop"} size={26} />
-          <div>
-            <b>{said.words}</b>
-            {said.details && (
-              <ul className="list-disc pl-5 text-[16px]">
-                {said.details.map((d, i) => (
-                  <li key={i}>
-                    <span className="mono">{d.where}</span>: {d.message}
-                  </li>
-                ))}
-              </ul>
-            )}
-          </div>
-        </div>
-      )}
+      <SaidBox said={said} />
       <div className="grid grid-cols-2 gap-8">
         <section>
           <h2 className="sec">How often each is the cause</h2>

@@ -1,44 +1,16 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { Mark } from "../draw/Mark";
+import { type Said, SaidBox } from "../controls/SaidBox";
 import { setTheme } from "../shell/theme";
 
-type Said = { ok: boolean; words: string; details?: { where: string; message: string }[]; link?: string } | null;
 const MOST_MB = 40;
-
-const Box = ({ said }: { said: Said }) =>
-  said && (
-    <div className={said.ok ? "look" : "refusal"} role={said.ok ? "status" : "alert"}>
-      <Mark kind={said.ok ? "same" : "stop"} size={26} />
-      <div>
-        <b>{said.words}</b>
-        {said.link && (
-          <>
-            {" "}
-            <a className="link" href={said.link}>
-              Open it
-            </a>
-          </>
-        )}
-        {said.details && (
-          <ul className="list-disc pl-5 text-[16px]">
-            {said.details.map((d, i) => (
-              <li key={i}>
-                <span className="mono">{d.where}</span>: {d.message}
-              </li>
-            ))}
-          </ul>
-        )}
-      </div>
-    </div>
-  );
 
 export function SettingsForms({ on, hasPasscode, addresses }: { on: boolean; hasPasscode: boolean; addresses: string[] }) {
   const router = useRouter();
   const [passcode, setPasscode] = useState("");
-  const [net, setNet] = useState<Said>(null);
-  const [imp, setImp] = useState<Said>(null);
+  const [net, setNet] = useState<Said | null>(null);
+  const [imp, setImp] = useState<Said | null>(null);
   const [file, setFile] = useState<File | null>(null);
   const network = async (turnOn: boolean) => {
     const res = await fetch("/api/network", {
@@ -118,7 +90,7 @@ export function SettingsForms({ on, hasPasscode, addresses }: { on: boolean; has
             maxLength={64}
           />
         </label>
-        <Box said={net} />
+        <SaidBox said={net} />
         <div className="flex gap-2">
           <button type="button" className="btn" onClick={() => void network(true)}>
             {on ? "Keep open with this passcode" : "Open the bench network"}
@@ -136,7 +108,7 @@ export function SettingsForms({ on, hasPasscode, addresses }: { on: boolean; has
           <span>Exported job (zip)</span>
           <input type="file" accept=".zip,application/zip" onChange={(e) => setFile(e.target.files?.[0] ?? null)} />
         </label>
-        <Box said={imp} />
+        <SaidBox said={imp} />
         <button type="button" className="btn self-start" onClick={() => void importFile()}>
           Import
         </button>

@@ -6,6 +6,9 @@ export const SCAN_GAP_MS = 35;
 export const SCAN_LEAST = 4;
 const HOLD_MS = 800;
 
+export type ArrowDir = "up" | "down" | "left" | "right";
+const ARROWS: Readonly<Record<string, ArrowDir>> = { ArrowUp: "up", ArrowDown: "down", ArrowLeft: "left", ArrowRight: "right" };
+
 export interface BenchKeys {
   /** Single letters, digits, signs: by the key's value, lower case. */
   keys: Readonly<Record<string, () => void>>;
@@ -15,6 +18,7 @@ export interface BenchKeys {
   /** Enter held. */
   onEnterHeld?: () => void;
   onBackspace?: () => void;
+  onArrow?: (dir: ArrowDir) => void;
   onScan: (text: string) => void;
   /** Letters can be turned off. */
   lettersOff: boolean;
@@ -90,6 +94,9 @@ export function useBenchKeys(handlers: BenchKeys): void {
       } else if (e.key === "Backspace" && h.current.onBackspace) {
         e.preventDefault();
         if (!e.repeat) h.current.onBackspace();
+      } else if (ARROWS[e.key] && h.current.onArrow && onBench(e.target)) {
+        e.preventDefault();
+        h.current.onArrow(ARROWS[e.key]!);
       }
     };
     const up = (e: KeyboardEvent) => {

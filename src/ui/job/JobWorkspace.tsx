@@ -1,11 +1,14 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { applyFinds } from "@/core/build";
 import { candidateOf, fold, type JobEvent, oldPanelOf, openBreaches, openHazards, type Snapshots } from "@/core/job";
 import { progressOf } from "@/core/teardown";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { LAYER_WORDS, type Layer, LidDrawing } from "../lid/LidDrawing";
+import type { Compared } from "../lid/MatchLayer";
 import { scaleOf } from "../lid/scale";
+import { snapPoints } from "../lid/snap";
 import { JobStrip, Route, STATION_PATHS, type StationPath } from "../shell/JobStrip";
 import { Tray } from "../shell/Tray";
 import { nextTheme } from "../shell/theme";
@@ -68,6 +71,7 @@ export function JobWorkspace(props: WorkspaceProps) {
   const [layers, setLayers] = useState<ReadonlySet<Layer>>(() => new Set(LAYERS[station]));
   const [held, setHeld] = useState<number | null>(null);
   const tapMode = useState(false);
+  const [compared, show] = useState<Compared | null>(null);
   const [lettersOff, setLettersOff] = useState(false);
   const station$ = useRef<StationKeys>({});
   const tap$ = useRef<((x: number, y: number) => void) | null>(null);
@@ -94,7 +98,8 @@ export function JobWorkspace(props: WorkspaceProps) {
   const build = useMemo(() => {
     const hash = log.state.plan?.buildHash ?? log.state.match.chosen?.buildHash;
     const kept = hash ? log.snapshots[hash] : undefined;
-    if (hash && kept?.kind === "build") return { hash, data: kept.data };
+    // With what was found on this job, so that drawing, counts and steps know it at once.
+    if (hash && kept?.kind === "build") return { hash, data: applyFinds(kept.data, log.state.finds) };
     const machine = reference.machines.find((m) => m.model === log.state.job?.machineModel);
     return reference.builds.find((b) => b.data.id === machine?.build) ?? null;
   }, [log.state, log.snapshots, reference]);
@@ -122,6 +127,7 @@ export function JobWorkspace(props: WorkspaceProps) {
       station$.current = o;
     },
     say: setSaid,
+    show,
     tapMode,
     setTap: (f) => {
       tap$.current = f;
@@ -146,6 +152,7 @@ export function JobWorkspace(props: WorkspaceProps) {
     onSpace: () => station$.current.space?.(),
     onEnter: () => station$.current.enter?.(),
     onEnterHeld: () => (station$.current.enterHeld ?? station$.current.enter)?.(),
+    onArrow: (dir) => station$.current.arrow?.(dir),
     onBackspace: () => {
       if (log.takeBack()) setSaid("Last entry taken back");
     },
@@ -167,20 +174,9 @@ export function JobWorkspace(props: WorkspaceProps) {
     },
   });
 
-  const lid = build?.data.lid;
-  const size =
-    target === "base" && build
-      ? { w: build.data.base.widthMm, h: build.data.base.depthMm }
-      : { w: lid?.widthMm ?? 324, h: lid?.heightMm ?? 216 };
-  const corners = [
-    { name: "top left corner", xMm: 0, yMm: 0 },
-    { name: "top right corner", xMm: size.w, yMm: 0 },
-    { name: "bottom left corner", xMm: 0, yMm: size.h },
-    { name: "bottom right corner", xMm: size.w, yMm: size.h },
-    ...(build?.data.connectors
-      .filter((c) => c.view === target)
-      .map((c) => ({ name: c.name.toLowerCase(), xMm: c.xMm, yMm: c.yMm })) ?? []),
-  ];
+  const old = oldPanelOf(view);
+  const candidate = compared?.panel ?? candidateOf(view);
+  const corners = snapPoints(build?.data ?? null, target, old, candidate);
   const heldAt = held === null ? null : (corners[held] ?? null);
   const cells = routeCells(view, progress);
   const ratio = scaleOf(build?.data ?? null);
@@ -199,8 +195,9 @@ export function JobWorkspace(props: WorkspaceProps) {
                 view={target}
                 layers={layers}
                 state={log.state}
-                old={oldPanelOf(view)}
-                candidate={candidateOf(view)}
+                old={old}
+                candidate={candidate}
+                compared={compared}
                 step={stepHere}
                 heldAt={heldAt}
                 onTap={tapMode[0] ? (x, y) => tap$.current?.(x, y) : undefined}

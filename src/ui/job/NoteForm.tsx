@@ -1,30 +1,19 @@
 "use client";
 import { useState } from "react";
-import { Mark } from "../draw/Mark";
+import { PhotoField, usePhoto } from "../controls/PhotoField";
 import { useBench } from "./context";
-import { sendPhoto } from "./photo";
 
 /** A note with, if wanted, one photo. What was typed stays until it is recorded. */
 export function NoteForm({ onDone }: { onDone?: () => void }) {
   const { log } = useBench();
   const [text, setText] = useState("");
-  const [file, setFile] = useState<File | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const photo = usePhoto();
   const save = async () => {
-    setWrong(null);
-    if (!text.trim()) return setWrong("Write a word or two first.");
-    setBusy(true);
-    try {
-      const sent = file ? await sendPhoto(file) : null;
-      if (sent && !sent.ok) return setWrong(`${sent.problem} The note is not recorded yet.`);
-      if (!log.record({ type: "job.noted", payload: { text: text.trim(), ...(sent ? { photo: sent.photo } : {}) } })) return;
-      setText("");
-      setFile(null);
-      onDone?.();
-    } finally {
-      setBusy(false);
-    }
+    if (!text.trim()) return photo.setWrong("Write a word or two first.");
+    const ok = await photo.record((p) => log.record({ type: "job.noted", payload: { text: text.trim(), ...p } }));
+    if (!ok) return;
+    setText("");
+    onDone?.();
   };
   return (
     <form
@@ -38,19 +27,9 @@ export function NoteForm({ onDone }: { onDone?: () => void }) {
         <span>What was seen or done</span>
         <textarea value={text} maxLength={2000} onChange={(e) => setText(e.target.value)} />
       </label>
-      <label className="field">
-        <span>Photo</span>
-        <input type="file" accept="image/jpeg,image/png,image/webp" onChange={(e) => setFile(e.target.files?.[0] ?? null)} />
-        <span className="hint">Made smaller here; position and camera data are removed.</span>
-      </label>
-      {wrong && (
-        <div className="refusal" role="alert">
-          <Mark kind="stop" size={24} />
-          <p>{wrong}</p>
-        </div>
-      )}
-      <button type="submit" className="btn self-start" disabled={busy}>
-        {busy ? "Storing the photo" : "Record the note"}
+      <PhotoField photo={photo} />
+      <button type="submit" className="btn self-start" disabled={photo.busy}>
+        {photo.busy ? "Storing the photo" : "Record the note"}
       </button>
     </form>
   );

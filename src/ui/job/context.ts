@@ -1,13 +1,15 @@
 "use client";
 import { createContext, useContext } from "react";
 import type { Build } from "@/core/build";
-import type { Machine, Offer } from "@/core/catalogue";
+import type { LeadTime, Machine, Offer, SellerRecord, SellerTerms } from "@/core/catalogue";
 import type { JobState, Snapshots } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import type { Policy } from "@/core/proof";
 import type { QuotePolicy, ShopLog } from "@/core/quote";
-import type { Progress } from "@/core/teardown";
+import type { Progress, ToolStock } from "@/core/teardown";
 import type { TriageTable } from "@/core/triage";
+import type { ArrowDir } from "../controls/useBenchKeys";
+import type { Compared } from "../lid/MatchLayer";
 import type { JobLogHandle } from "./useJobLog";
 
 /** Reference data as the page was loaded with it, each with its content hash. */
@@ -16,10 +18,12 @@ export interface JobReference {
   panels: { hash: string; data: Panel }[];
   triage: { hash: string; data: TriageTable } | null;
   policy: { hash: string; data: Policy } | null;
+  tools: ToolStock | null;
   quote: { hash: string; data: QuotePolicy } | null;
   shopLog: ShopLog;
   machines: Machine[];
-  offers: Offer[];
+  offers: (Offer & { lead: LeadTime })[];
+  sellers: Record<string, { terms: SellerTerms | null; record: SellerRecord }>;
 }
 
 export interface JobBench {
@@ -34,6 +38,8 @@ export interface JobBench {
   /** What a station offers to the keyboard and the scanner. Set on every render. */
   offer: (o: StationKeys) => void;
   say: (words: string) => void;
+  /** What the station on screen compares: the drawing shows that panel instead of the one chosen. Null = the chosen one. */
+  show: (compared: Compared | null) => void;
   tapMode: [boolean, (on: boolean) => void];
   setTap: (f: ((xMm: number, yMm: number) => void) | null) => void;
 }
@@ -43,6 +49,7 @@ export interface StationKeys {
   enter?: () => void;
   enterHeld?: () => void;
   keys?: Record<string, () => void>;
+  arrow?: (dir: ArrowDir) => void;
   /** Digits count here; stations are reached with G then a digit. */
   digits?: (n: number) => void;
   /** What a scan is for here; without it a scan is only shown. */

@@ -16,7 +16,7 @@ import {
   type JobView as View,
 } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
-import { DRIVE_WORDS, type Progress } from "@/core/teardown";
+import { DRIVE_WORDS, type Progress, STATIONS, stationNow } from "@/core/teardown";
 import { markOf } from "../draw/Mark";
 import type { RouteCell, StripFacts } from "../shell/JobStrip";
 import type { TrayFacts } from "../shell/Tray";
@@ -91,17 +91,7 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
   const closed = passStatus(v, "closed");
   const stepDone = (station: string) => p?.steps.filter((x) => x.step.station === station) ?? [];
   const allDone = (station: string) => stepDone(station).length > 0 && stepDone(station).every((x) => x.done);
-  const now: number = s.closed
-    ? -1
-    : openHazards(s).length || !s.triage.concluded || s.triage.concluded.verdict !== "panel"
-      ? 0
-      : !reading
-        ? 1
-        : !s.match.arrived
-          ? 2
-          : !s.plan
-            ? 3
-            : ["open", "swap", "bond", "prove", "close"].indexOf(p?.now?.station ?? "close") + 4;
+  const now: number = s.closed ? -1 : openHazards(s).length ? 0 : STATIONS.indexOf(stationNow(s, p));
   const cells: RouteCell[] = [
     s.triage.concluded ? { s: "proven", note: conclusion[s.triage.concluded.verdict]! } : { s: "ahead", note: "" },
     reading

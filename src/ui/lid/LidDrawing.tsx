@@ -1,3 +1,4 @@
+import dynamic from "next/dynamic";
 import type { Build, Rect } from "@/core/build";
 import { indexBuild } from "@/core/build";
 import type { JobState } from "@/core/job";
@@ -6,9 +7,14 @@ import { cutList } from "@/core/tape";
 import type { Step } from "@/core/teardown";
 import { damageLines } from "../draw/damage";
 import { type Frame, fl, fx, fy, Ground, Hatches } from "../draw/Ground";
+import type { Compared } from "./MatchLayer";
+import { Box, PanelShape } from "./PanelShape";
 import { ScrewLayer } from "./ScrewLayer";
 import { ScrewLegend } from "./ScrewLegend";
 import { PX_PER_MM, scaleOf } from "./scale";
+
+// Only Match compares: the other stations do without it.
+const MatchLayer = dynamic(() => import("./MatchLayer").then((m) => m.MatchLayer));
 
 export type Layer = "outline" | "candidate" | "screws" | "tape" | "cables" | "damage" | "faults" | "hidden";
 export const LAYER_WORDS: Record<Layer, string> = {
@@ -32,6 +38,8 @@ export interface LidDrawingProps {
   state: JobState;
   old: Panel | null;
   candidate: Panel | null;
+  /** What Match compares; null on every other station. */
+  compared?: Compared | null;
   step?: Step | null;
   /** Held at 1:1 with this point of the part, in mm, in the middle of the pane. */
   heldAt?: { xMm: number; yMm: number } | null;
@@ -82,6 +90,9 @@ export function LidDrawing(p: LidDrawingProps) {
       ) : (
         <Unknown f={f} state={p.state} />
       )}
+      {p.build && p.compared && p.old && p.candidate && !p.heldAt && (
+        <MatchLayer f={f} build={p.build} old={p.old} panel={p.candidate} field={p.compared.field} rows={p.compared.rows} />
+      )}
       {p.build && p.layers.has("screws") && !p.heldAt && (
         <ScrewLegend build={p.build} view={p.view} f={f} state={p.state} step={p.step ?? null} top={fy(f, size.h)} />
       )}
@@ -90,18 +101,6 @@ export function LidDrawing(p: LidDrawingProps) {
 }
 
 type Inner = LidDrawingProps & { build: Build; f: Frame };
-
-const Box = ({ f, r, className, rx = 0, fill }: { f: Frame; r: Rect; className: string; rx?: number; fill?: string }) => (
-  <rect
-    x={fx(f, r.xMm)}
-    y={fy(f, r.yMm)}
-    width={fl(f, r.widthMm)}
-    height={fl(f, r.heightMm)}
-    rx={rx ? fl(f, rx) : undefined}
-    className={className}
-    style={fill ? { fill } : undefined}
-  />
-);
 
 function Damage({ f, list, glass }: { f: Frame; list: JobState["triage"]["damage"]; glass: Rect }) {
   return (
@@ -146,44 +145,6 @@ function Unknown({ f, state }: { f: Frame; state: JobState }) {
       <text x={fx(f, 162)} y={fy(f, 200)} className="t16 i2" textAnchor="middle">
         No build for this machine yet: size not known.
       </text>
-    </g>
-  );
-}
-
-function PanelShape({ f, at, panel, kind }: { f: Frame; at: { xMm: number; yMm: number }; panel: Panel; kind: "old" | "new" }) {
-  const o = panel.outline.value;
-  if (!o) return null;
-  const cls = kind === "old" ? "oldp" : "newp";
-  const pen = `${cls} ev-${panel.outline.source}`;
-  const c = panel.connectorAt.value;
-  return (
-    <g data-panel={kind}>
-      {kind === "new" && <Box f={f} r={{ ...at, ...o }} className="newp wash" />}
-      <Box f={f} r={{ ...at, ...o }} className={pen} />
-      {panel.tabs.value?.map((t, i) => {
-        const along = t.edge === "left" || t.edge === "right";
-        const r = along
-          ? {
-              xMm: t.edge === "left" ? at.xMm - t.outMm : at.xMm + o.widthMm,
-              yMm: at.yMm + t.atMm,
-              widthMm: t.outMm,
-              heightMm: t.widthMm,
-            }
-          : {
-              xMm: at.xMm + t.atMm,
-              yMm: t.edge === "top" ? at.yMm - t.outMm : at.yMm + o.heightMm,
-              widthMm: t.widthMm,
-              heightMm: t.outMm,
-            };
-        return <Box key={i} f={f} r={r} className={`${cls} pen2`} fill={kind === "old" ? "url(#hMetal)" : undefined} />;
-      })}
-      {c && (
-        <Box
-          f={f}
-          r={{ xMm: at.xMm + c.xMm - 13, yMm: at.yMm + c.yMm - 3.4, widthMm: 26, heightMm: 6.8 }}
-          className={kind === "new" ? "newp solid" : "oldp pen3"}
-        />
-      )}
     </g>
   );
 }

@@ -1,10 +1,11 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
+import { STATIONS, type Station } from "@/core/teardown";
 import { Mark, type MarkKind } from "../draw/Mark";
 
 export const STATION_NAMES = ["Triage", "Identify", "Match", "Plan", "Open", "Swap", "Bond", "Prove", "Close"] as const;
-export const STATION_PATHS = ["triage", "identify", "match", "plan", "open", "swap", "bond", "prove", "close"] as const;
-export type StationPath = (typeof STATION_PATHS)[number];
+export const STATION_PATHS = STATIONS;
+export type StationPath = Station;
 
 export function Logo() {
   return (

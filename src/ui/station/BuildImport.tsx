@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { Mark } from "../draw/Mark";
+import { SaidBox } from "../controls/SaidBox";
 
 type Problem = { where: string; message: string };
 const MOST_MB = 2;
@@ -58,28 +58,15 @@ export function BuildImport() {
         <span>Or paste it here{name && `: ${name}`}</span>
         <textarea className="mono" rows={6} value={text} spellCheck={false} onChange={(e) => setText(e.target.value)} />
       </label>
-      {state.kind === "wrong" && (
-        <div className="refusal" role="alert">
-          <Mark kind="stop" size={26} />
-          <div>
-            <b>{state.problem}</b>
-            <ul className="list-disc pl-5 text-[16px]">
-              {state.details.slice(0, 12).map((d, i) => (
-                <li key={i}>
-                  <span className="mono">{d.where}</span>: {d.message}
-                </li>
-              ))}
-            </ul>
-            {state.details.length > 12 && <p>And {state.details.length - 12} more.</p>}
-          </div>
-        </div>
-      )}
-      {state.kind === "done" && (
-        <div className="look" role="status">
-          <Mark kind="same" size={24} />
-          <p>{state.words}</p>
-        </div>
-      )}
+      <SaidBox
+        said={
+          state.kind === "wrong"
+            ? { ok: false, words: state.problem, details: state.details }
+            : state.kind === "done"
+              ? { ok: true, words: state.words }
+              : null
+        }
+      />
       <button type="submit" className="btn self-start" disabled={state.kind === "busy"}>
         {state.kind === "busy" ? "Reading the build" : "Read the build"}
       </button>

@@ -9,21 +9,31 @@ import type { CatalogueHandle } from "../job/useCatalogue";
 
 type State =
   | { kind: "idle" | "busy" }
-  | { kind: "wrong"; words: string }
+  | { kind: "wrong"; words: string; silent?: boolean }
   | { kind: "read"; edid: Edid; hits: Hit[]; dump: string };
 
 const hexOf = (b: Uint8Array) => [...b].map((x) => x.toString(16).padStart(2, "0")).join("");
 
+/** Readable runs in maker-defined descriptors (tags 0x00 to 0x0F), where some panels keep their part code. */
+const makerTexts = (e: Edid): { text: string }[] =>
+  e.descriptors
+    .filter((d) => d.tag <= 0x0f)
+    .flatMap((d) => String.fromCharCode(...d.bytes.slice(5)).match(/[\x21-\x7e][\x20-\x7e]{4,}/g) ?? [])
+    .map((text) => ({ text: text.trim() }));
+
 /** Reads an EDID from the machine's port, a file or pasted text, and finds the panel it names. */
 export function EdidReader({ catalogue, onTake }: { catalogue: CatalogueHandle; onTake: (code: string, dump: string) => void }) {
-  const { jobId } = useBench();
+  const { jobId, log, reference, view } = useBench();
+  const table = reference.triage;
+  const known = view.state.triage.findings.edidMissing;
   const [text, setText] = useState("");
   const [state, setState] = useState<State>({ kind: "idle" });
   const show = async (bytes: Uint8Array) => {
     const edid = decodeEdid(bytes);
     const hits: Hit[] = [];
-    for (const t of edid.texts)
-      for (const h of await catalogue.search(t.text, 3)) if (!hits.some((x) => x.code === h.code)) hits.push(h);
+    for (const t of [...edid.texts, ...makerTexts(edid)])
+      for (const h of await catalogue.search(t.text, 4))
+        if (h.names.some((n) => n.kind === "code") && !hits.some((x) => x.code === h.code)) hits.push(h);
     hits.sort((a, b) => a.cost - b.cost);
     setState({ kind: "read", edid, hits: hits.slice(0, 5), dump: hexOf(bytes) });
   };
@@ -52,7 +62,12 @@ export function EdidReader({ catalogue, onTake }: { catalogue: CatalogueHandle; 
     }).catch(() => null);
     const body = await res?.json().catch(() => null);
     if (!res?.ok)
-      return setState({ kind: "wrong", words: body?.problem ?? "The port was not reached. Paste a dump, or drop its file." });
+      return setState({
+        kind: "wrong",
+        words: body?.problem ?? "The port was not reached. Paste a dump, or drop its file.",
+        // The machine answered and its panel did not: that is a finding, not a fault of the network.
+        silent: res?.status === 503,
+      });
     await fromText(body.hex);
   };
   return (
@@ -87,7 +102,24 @@ export function EdidReader({ catalogue, onTake }: { catalogue: CatalogueHandle; 
       {state.kind === "wrong" && (
         <div className="refusal" role="alert">
           <Mark kind="stop" size={24} />
-          <p>{state.words}</p>
+          <div className="flex flex-col items-start gap-2">
+            <p>{state.words}</p>
+            {state.silent && table && (
+              <button
+                type="button"
+                className="btn quiet"
+                disabled={known === "yes"}
+                onClick={() =>
+                  log.record({
+                    type: "triage.testDone",
+                    payload: { finding: "edidMissing", outcome: "yes", tableHash: table.hash },
+                  })
+                }
+              >
+                {known === "yes" ? "Recorded as a finding in Triage" : "Record it as a finding in Triage"}
+              </button>
+            )}
+          </div>
         </div>
       )}
       {state.kind === "read" && <Read edid={state.edid} hits={state.hits} onTake={(code) => onTake(code, state.dump)} />}

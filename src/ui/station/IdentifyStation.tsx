@@ -2,13 +2,13 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
-import { differenceWords, type Hit, type LineClass, readLabel } from "@/core/catalogue";
+import { type Difference, differenceWords, type LineClass, readLabel } from "@/core/catalogue";
 import { panelReading, sameCode } from "@/core/job";
 import { readPartCode } from "@/core/panel";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-import { useCatalogue } from "../job/useCatalogue";
+import { type NamedHit, useCatalogue } from "../job/useCatalogue";
 import { EdidReader } from "./EdidReader";
 import { RefusalBox } from "./RefusalBox";
 import { WayChoice } from "./WayChoice";
@@ -24,9 +24,39 @@ const CLASS_WORDS: Record<LineClass, string> = {
 const SOURCE_SENTENCE: Record<string, string> = {
   L: "Read from the label (L).",
   E: "Read from the EDID (E): tabs, finish and the connector's side are not in it.",
-  S: "By machine model only (S): one model ships with several panels, and this may be another.",
+  S: "By machine model or spare-part number only (S): several panels go by either, and this may be another.",
   G: "Guessed.",
 };
+
+/** A panel the text may mean: by its own code, or by a further number it goes by. */
+interface Nearest {
+  code: string;
+  cost: number;
+  differences: readonly Difference[];
+  /** The other number it was found by; null for its own code. */
+  by: string | null;
+  /** True when that number is kept for several panels, so that it does not tell them apart. */
+  shared: boolean;
+}
+
+const nearestOf = (hits: readonly NamedHit[]): Nearest[] => {
+  const all = hits.flatMap((h) =>
+    h.names.flatMap((n) =>
+      n.kind === "machine"
+        ? []
+        : n.panels.map((p) => ({
+            code: p.code,
+            cost: h.cost,
+            differences: h.differences,
+            by: n.kind === "otherName" ? h.code : null,
+            shared: h.names.filter((x) => x.kind === "otherName").length > 1,
+          })),
+    ),
+  );
+  return all.filter((x, i) => all.findIndex((y) => y.code === x.code) === i);
+};
+/** The number in a line marked as a spare part's. @example spareNumber("P/N 5D10-00412") // "5D10-00412" */
+const spareNumber = (line: string): string => line.replace(/^\s*(P\/?N|FRU|SPS|SPARE)[.:\s]+/i, "").trim();
 
 /** Which panel is fitted: by its label, its EDID or the machine's model; what each costs here and leaves open. */
 export function IdentifyStation() {
@@ -35,7 +65,7 @@ export function IdentifyStation() {
   const catalogue = useCatalogue();
   const [text, setText] = useState("");
   const [picked, setPicked] = useState<string | null>(null);
-  const [hits, setHits] = useState<readonly Hit[]>([]);
+  const [named, setNamed] = useState<readonly NamedHit[]>([]);
   const s = view.state;
   const codes = useMemo(() => reference.panels.map((p) => p.data.code), [reference]);
   const machines = useMemo(() => reference.machines.flatMap((m) => [m.model, ...m.codes]), [reference]);
@@ -49,28 +79,34 @@ export function IdentifyStation() {
   );
   // The line that names the panel, else the one that looks most like it: a serial is never taken for one.
   const line =
-    picked ?? label.code ?? label.lines.find((l) => l.class === "other" && /\d/.test(l.text) && l.text.length >= 6)?.text ?? null;
+    picked ??
+    label.code ??
+    label.lines.map((l) => (l.class === "sparePart" ? spareNumber(l.text) : "")).find(Boolean) ??
+    label.lines.find((l) => l.class === "other" && l.text.length >= 5)?.text ??
+    null;
   useEffect(() => {
-    if (!line || !catalogue.size) return setHits([]);
+    if (!line || !catalogue.size) return setNamed([]);
     let gone = false;
-    void catalogue.search(line, 5).then((h) => {
-      if (!gone) setHits(h);
+    void catalogue.search(line, 6).then((h) => {
+      if (!gone) setNamed(h);
     });
     return () => {
       gone = true;
     };
   }, [line, catalogue.search, catalogue.size]);
-  const exact = hits.find((h) => h.cost === 0);
+  const hits = useMemo(() => nearestOf(named), [named]);
+  const nearMachines = named.flatMap((h) => h.names.filter((n) => n.kind === "machine" && n.machine !== machine?.model));
+  const exact = hits.filter((h) => h.cost === 0).length === 1 ? hits.find((h) => h.cost === 0) : undefined;
   // A machine in hand breaks ties; luck never does.
   const best = hits.filter((h) => h.cost === hits[0]?.cost);
   const here = best.filter((h) => reference.panels.some((p) => p.data.code === h.code && machine?.panels.includes(p.data.id)));
   const lone = exact ?? (best.length === 1 ? best[0] : here.length === 1 ? here[0] : undefined);
   const guess = line && hits.length === 0 ? readPartCode(line) : null;
-  const take = (code: string, source: "L" | "E", readText: string) => {
+  const take = (code: string, source: "L" | "E" | "S", readText: string) => {
     const ok = log.record({
       type: "identify.panelRead",
       payload: {
-        way: source === "L" ? "label" : "edid",
+        way: source === "E" ? "edid" : "label",
         text: readText.slice(0, 4000),
         code,
         panelHash: reference.panels.find((p) => p.data.code === code)?.hash ?? catalogue.hashOf(code),
@@ -82,8 +118,10 @@ export function IdentifyStation() {
       setPicked(null);
     }
   };
+  // A spare-part number may cover several panels: it is the shop's record that names this one, not the label.
+  const takeNear = (n: Nearest) => take(n.code, n.by ? "S" : "L", text.trim());
   const byLabel = () => {
-    if (lone) return take(lone.code, "L", text.trim());
+    if (lone) return takeNear(lone);
     if (hits.length > 1)
       return log.refuse({
         gate: "label",
@@ -98,11 +136,17 @@ export function IdentifyStation() {
     });
   };
   const byModel = (id: string) => {
-    const p = reference.panels.find((x) => x.data.id === id);
+    const here = reference.panels.find((x) => x.data.id === id);
+    const p = here
+      ? { code: here.data.code, hash: here.hash }
+      : named
+          .flatMap((h) => h.names)
+          .flatMap((n) => n.panels)
+          .find((x) => x.id === id);
     if (p)
       log.record({
         type: "identify.panelRead",
-        payload: { way: "model", text: machine?.model ?? "", code: p.data.code, panelHash: p.hash, source: "S" },
+        payload: { way: "model", text: machine?.model ?? p.code, code: p.code, panelHash: p.hash, source: "S" },
       });
   };
   offer({ space: byLabel, scan: (t) => setText((old) => (old.trim() ? `${old.trim()}\n${t}` : t)) });
@@ -141,15 +185,17 @@ export function IdentifyStation() {
         <Plate
           line1={target ? `Take ${target}` : hits.length > 1 ? "Pick one of the equals" : "Take the part code"}
           line2={
-            lone && lone.cost > 0
-              ? `${lone.differences.map(differenceWords).join(", ")}.`
-              : lone
-                ? "As read from the label (L), in the catalogue."
-                : target
-                  ? "Not in the catalogue; as read (L)."
-                  : hits.length > 1
-                    ? "Equally near: the end of the code tells them apart."
-                    : "No line reads as a panel code."
+            lone?.by
+              ? `By ${lone.by}, another number of it (S): it may cover more panels than this one.`
+              : lone && lone.cost > 0
+                ? `${lone.differences.map(differenceWords).join(", ")}.`
+                : lone
+                  ? "As read from the label (L), in the catalogue."
+                  : target
+                    ? "Not in the catalogue; as read (L)."
+                    : hits.length > 1
+                      ? "Equally near: the end of the code tells them apart."
+                      : "No line reads as a panel code."
           }
           onAct={byLabel}
         />
@@ -159,16 +205,30 @@ export function IdentifyStation() {
           {hits.map((h) => (
             <li key={h.code} style={{ alignItems: "center" }}>
               <b className="mono">{h.code}</b>
-              <span className="grow q">{h.differences.map(differenceWords).join(", ")}</span>
+              <span className="grow q">
+                {h.by && `by ${h.by}${h.shared ? ", which several panels go by" : ", another number of it"}. `}
+                {h.differences.map(differenceWords).join(", ")}
+              </span>
               <em className="mono">{h.cost.toFixed(2)}</em>
-              <button
-                type="button"
-                className="btn quiet"
-                aria-label={`Take ${h.code}`}
-                onClick={() => take(h.code, "L", text.trim())}
-              >
+              <button type="button" className="btn quiet" aria-label={`Take ${h.code}`} onClick={() => takeNear(h)}>
                 Take
               </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {nearMachines.length > 0 && (
+        <ul className="rows" aria-label="Machines of this name">
+          {nearMachines.slice(0, 3).map((n) => (
+            <li key={n.machine} style={{ alignItems: "center" }}>
+              <b>{n.machine}</b>
+              <span className="grow q mono">{n.panels.map((p) => p.code).join(", ") || "no panel on record"}</span>
+              <em>machine, not a panel</em>
+              {n.panels.map((p) => (
+                <button key={p.id} type="button" className="btn quiet" onClick={() => byModel(p.id)}>
+                  Take {p.code} (S)
+                </button>
+              ))}
             </li>
           ))}
         </ul>

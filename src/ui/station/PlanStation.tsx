@@ -1,8 +1,10 @@
 "use client";
 import Link from "next/link";
-import { useState } from "react";
-import { durationWords } from "@/core/quantity";
-import { makePlan, type Step } from "@/core/teardown";
+import { useMemo, useState } from "react";
+import type { Build } from "@/core/build";
+import { changesOf } from "@/core/job";
+import { counted, durationWords } from "@/core/quantity";
+import { GOAL_WORDS, GOALS, kitOf, makePlan, PAPERS, type Plan, planTimes, printScale, type Step, wayOut } from "@/core/teardown";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -11,10 +13,10 @@ import { RefusalBox } from "./RefusalBox";
 
 /** What must move, in which order, and how it goes back: computed from the machine's build. */
 export function PlanStation() {
-  const { log, view, build, offer, jobId } = useBench();
+  const { log, view, build, offer, jobId, reference } = useBench();
   const [all, setAll] = useState(false);
   const s = view.state;
-  const made = build ? makePlan(build.data) : null;
+  const made = build ? makePlan(build.data, changesOf(view)) : null;
   const accept = () => {
     if (build && made?.ok) log.record({ type: "plan.made", payload: { buildHash: build.hash, goal: "panelOut" } });
   };
@@ -42,6 +44,10 @@ export function PlanStation() {
       </>
     );
   const { plan } = made;
+  const times = planTimes(
+    [...plan.out, ...plan.in].map((x) => x.minutes),
+    reference.shopLog.ratios,
+  );
   const screws = build.data.screwGroups
     .filter((g) => plan.out.some((x) => x.target === g.id))
     .reduce((n, g) => n + g.screws.length, 0);
@@ -51,8 +57,9 @@ export function PlanStation() {
         {plan.out.length} steps out, {plan.in.length} back
       </h1>
       <p className="q">
-        Hands-on {durationWords(plan.minutes.p50)}, at worst likely {durationWords(plan.minutes.p80)} (P50 and P80; default
-        spread, 0 timed jobs, A). {screws} screws. Family {build.data.family}. Source: {build.data.source}.
+        Hands-on {durationWords(times.p50)}, at worst likely {durationWords(times.p80)} (P50 and P80;{" "}
+        {times.jobs ? `${counted(times.jobs, "timed job")} of this family here` : "default spread, 0 timed jobs, A"}). {screws}{" "}
+        screws. Family {build.data.family}. Source: {build.data.source}.
       </p>
       <RefusalBox />
       {s.plan ? (
@@ -71,9 +78,15 @@ export function PlanStation() {
       <section>
         <h2 className="sec">Fetch</h2>
         <ul className="flex flex-wrap gap-2 pt-1 text-[16px]">
-          {plan.tools.map((t) => (
-            <li key={t.name} className="border border-rule px-2 py-1">
-              {t.name}
+          {kitOf(plan.tools, reference.tools).map((t) => (
+            <li
+              key={t.name}
+              data-kit={t.state}
+              className={`px-2 py-1 ${t.state === "have" ? "border border-rule" : "border-[1.5px] border-dashed border-ink"}`}
+            >
+              {t.words}
+              {t.state === "missing" && <b> to fetch</b>}
+              {t.by && <span className="block text-[14px] text-ink-2">not here: {t.by}</span>}
             </li>
           ))}
           <li className="border border-rule px-2 py-1">Wrist strap, tray, eye protection</li>
@@ -92,12 +105,8 @@ export function PlanStation() {
       <button type="button" className="btn quiet self-start" aria-expanded={all} onClick={() => setAll(!all)}>
         {all ? "Only titles" : "How, for every step"}
       </button>
-      {plan.skipped.length > 0 && (
-        <p className="q">
-          Left out, not needed for this goal: {plan.skipped.map((x) => x.title.toLowerCase()).join("; ")} (
-          {durationWords(plan.skipped.reduce((n, x) => n + x.minutes, 0))} saved).
-        </p>
-      )}
+      <Proof plan={plan} build={build.data} />
+      <SheetLinks />
       <details>
         <summary className="btn quiet" style={{ display: "inline-flex" }}>
           Read another build from a file
@@ -142,5 +151,87 @@ function List({ steps, all }: { steps: readonly Step[]; all: boolean }) {
         </li>
       ))}
     </ol>
+  );
+}
+
+/** Why this plan: what it is worth, that nothing beats it or how far off it may be, what nearly equals it, what was left out. */
+function Proof({ plan, build }: { plan: Plan; build: Build }) {
+  const others = useMemo(
+    () =>
+      GOALS.filter((g) => g !== "panelOut").flatMap((goal) => {
+        const r = wayOut(build, { goal });
+        return r.ok ? [{ goal, steps: r.steps.length, value: r.objective.value }] : [];
+      }),
+    [build],
+  );
+  const { value, bound, proven, near } = plan.objective;
+  return (
+    <section aria-label="Why this plan" className="flex flex-col gap-2 border-t-[1.5px] border-ink pt-2">
+      <h2 className="sec flex items-center gap-2">
+        <Mark kind={proven ? "same" : "look"} size={20} />
+        {proven ? "No cheaper way is left" : `At most ${Math.ceil((1 - bound / value) * 100)} % off the best`}
+      </h2>
+      <p className="q">
+        Way out worth {value.toFixed(1)} min: hands both ways, changes of bit, turns of the machine, what may break, what lies
+        bare (A).
+        {proven ? " Every other order and set was ruled out." : ` Nothing is cheaper than ${bound.toFixed(1)} min.`}
+      </p>
+      {near.map((n) => (
+        <p key={n.instead.join()} className="look">
+          <span>
+            <b>Nearly as good, {(n.value - value).toFixed(1)} min more:</b>{" "}
+            {n.instead.join("; ").toLowerCase() || "another order"}
+            {n.of.length > 0 && <> instead of {n.of.join("; ").toLowerCase()}</>}.
+          </span>
+        </p>
+      ))}
+      {others.map((o) => (
+        <p key={o.goal} className="q">
+          Only {GOAL_WORDS[o.goal]}: {o.steps} steps out, worth {o.value.toFixed(1)} min.
+        </p>
+      ))}
+      {plan.skipped.length > 0 && (
+        <details>
+          <summary className="min-h-11 cursor-pointer text-[16px] leading-[44px]">
+            <b>{counted(plan.skipped.length, "step")} not needed for this goal</b>,{" "}
+            {durationWords(plan.skipped.reduce((n, x) => n + x.minutes, 0))}
+          </summary>
+          <ul className="rows">
+            {plan.skipped.map((x) => (
+              <li key={x.id} style={{ fontSize: 15 }}>
+                <span className="grow">{x.title}</span>
+                <em>would cost {x.cost.toFixed(1)} min</em>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+}
+
+/** The screw sheet to print, corrected for the printer at hand. */
+function SheetLinks() {
+  const { jobId } = useBench();
+  const [bar, setBar] = useState("");
+  const scale = bar.trim() ? printScale(Number(bar.replace(",", "."))) : 1;
+  const q = scale !== null && bar.trim() ? `&bar=${encodeURIComponent(bar.replace(",", ".").trim())}` : "";
+  return (
+    <section aria-label="Screw sheet" className="flex flex-wrap items-end gap-3 border-t-[1.5px] border-ink pt-2">
+      <h2 className="sec w-full">Screw sheet at true size</h2>
+      {(["a4", "letter"] as const).map((p) => (
+        <a key={p} className="btn quiet" href={`/api/jobs/${jobId}/screws?paper=${p}${q}`} target="_blank" rel="noreferrer">
+          {PAPERS[p].name}, PDF
+        </a>
+      ))}
+      <a className="btn quiet" href={`/api/jobs/${jobId}/screws?format=svg${q}`} target="_blank" rel="noreferrer">
+        Page 1, SVG
+      </a>
+      <label className="field" style={{ width: 210 }}>
+        <span>Bar as printed, mm</span>
+        <input value={bar} inputMode="decimal" maxLength={6} placeholder="100" onChange={(e) => setBar(e.target.value)} />
+      </label>
+      {scale === null && <p className="wrong">80 to 120 mm are possible: measure the bar again.</p>}
+    </section>
   );
 }

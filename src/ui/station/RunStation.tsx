@@ -10,10 +10,15 @@ import { Mark } from "../draw/Mark";
 import { ScrewTop } from "../draw/screws";
 import { useBench } from "../job/context";
 import { nextScrew } from "../lid/ScrewLayer";
+import { InHand } from "./InHand";
+import { PointCheck, pointOf } from "./PointCheck";
 import { ProvePass } from "./ProvePass";
+import { PryMap } from "./PryMap";
 import { RefusalBox } from "./RefusalBox";
+import { Slips } from "./Slips";
 import { AngleStep, HandOverStep, Leftovers, LooseTestStep } from "./steps";
 import { TimeRuler } from "./TimeRuler";
+import { Trouble } from "./Trouble";
 
 /** Open, Swap, Bond, Prove and Close: one step at a time, in large type, the next ones below. */
 export function RunStation({ station }: { station: StepStation }) {
@@ -52,6 +57,7 @@ export function RunStation({ station }: { station: StepStation }) {
           </a>
           .
         </p>
+        <Slips />
       </>
     );
   }
@@ -64,6 +70,7 @@ const VERB: Partial<Record<Step["kind"], string>> = {
   partFold: "Press when it lies folded",
   partBack: "Press when it is on",
   tapeOut: "Press when it is out",
+  tether: "Press when it lies safe",
   tapeLay: "Press when it lies",
   linerPull: "Press when the liner is off",
   seat: "Press when it sits",
@@ -148,6 +155,7 @@ function StepView({ step }: { step: Step }) {
       digits: (n) => (screw ? several(n) : say(`Nothing to count here. G then ${n} goes to that station`)),
       keys: { p: putBack },
     });
+  const point = pointOf(step, (id) => b?.part.get(id)?.role);
   const type = screw ? b!.screwType.get(screw.screw.type)! : null;
   const title = titleOf(step);
   const lengths = group ? new Set(group.screws.map((x) => x.type)).size : 1;
@@ -213,6 +221,7 @@ function StepView({ step }: { step: Step }) {
           </div>
         </div>
       )}
+      {step.kind === "screwsBack" && screw && <InHand screw={screw.screw.id} />}
       {(step.kind === "screwsOut" || step.kind === "screwsBack") && left.length > 1 && (
         <div className="flex items-center gap-3">
           <HoldButton words={`All ${left.length} at once`} onAct={() => several(left.length)} />
@@ -221,6 +230,7 @@ function StepView({ step }: { step: Step }) {
         </div>
       )}
       <RefusalBox />
+      {point && <PointCheck point={point} />}
       {connector && (
         <p className="text-[18px] leading-[23px]">
           <b>{CONNECTOR_MOTION[connector.kind].name[0]!.toUpperCase() + CONNECTOR_MOTION[connector.kind].name.slice(1)}.</b>{" "}
@@ -228,6 +238,7 @@ function StepView({ step }: { step: Step }) {
           {connector.name}, to {connector.joins[1].toLowerCase()}.
         </p>
       )}
+      {build && <PryMap build={build.data} step={step} />}
       {step.hold && (
         <p className="text-[18px] leading-[23px]">
           <b>Hold:</b> {step.hold}
@@ -253,6 +264,7 @@ function StepView({ step }: { step: Step }) {
         </ol>
       )}
       <TimeRuler />
+      {(step.station === "open" || step.station === "swap" || step.station === "close") && <Trouble step={step} />}
       <p className="keys">
         <button
           type="button"

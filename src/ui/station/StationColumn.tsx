@@ -7,7 +7,6 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import type { StationPath } from "../shell/JobStrip";
 import { RefusalBox } from "./RefusalBox";
-import { RunStation } from "./RunStation";
 
 // Reckoned on the device: the server would do it once more for every look at the page.
 const Triage = dynamic(() => import("../triage/TriageStation").then((m) => m.TriageStation), {
@@ -15,7 +14,8 @@ const Triage = dynamic(() => import("../triage/TriageStation").then((m) => m.Tri
   loading: () => <h1 className="step">Is it the panel?</h1>,
 });
 const Identify = dynamic(() => import("./IdentifyStation").then((m) => m.IdentifyStation));
-const Match = dynamic(() => import("./MatchStation").then((m) => m.MatchStation));
+const Match = dynamic(() => import("../match/MatchStation").then((m) => m.MatchStation));
+const RunStation = dynamic(() => import("./RunStation").then((m) => m.RunStation));
 const Plan = dynamic(() => import("./PlanStation").then((m) => m.PlanStation));
 
 /** The instrument of the station on screen; a safety stop takes its place until it is made safe. */

@@ -1,15 +1,17 @@
 "use client";
-import { minutesOf } from "@/core/teardown";
+import { planTimes } from "@/core/teardown";
 import { useBench } from "../job/context";
 
 const HANDS = /^(open|swap|bond|prove|close|bench)\./;
 
 /** Time spent at this station against what the plan expects: solid is spent, hatched is the range from P50 to P80. */
 export function TimeRuler() {
-  const { log, progress, nowMs } = useBench();
+  const { log, progress, nowMs, reference } = useBench();
   if (!progress) return null;
-  const steps = progress.steps.map((x) => x.step);
-  const want = minutesOf(steps, ["open", "swap", "bond", "prove", "close"]);
+  const want = planTimes(
+    progress.steps.map((x) => x.step.minutes),
+    reference.shopLog.ratios,
+  );
   const first = log.events.find((e) => HANDS.test(e.type));
   const spent = first ? Math.max(0, (nowMs - Number(first.clock.slice(0, 15))) / 60_000) : 0;
   const end = Math.ceil((Math.max(want.p80, Math.min(spent, want.p80 * 2)) + 2) / 10) * 10;
@@ -19,7 +21,7 @@ export function TimeRuler() {
     <div>
       <p className="text-[18px] leading-[24px]">
         <b className="mono text-[22px]">{spent > 600 ? "over 10 h" : clock}</b> so far. Expected {Math.round(want.p50)} to{" "}
-        {Math.round(want.p80)} min (default, 0 timed jobs).
+        {Math.round(want.p80)} min ({want.jobs ? `${want.jobs} timed jobs here` : "default, 0 timed jobs"}).
       </p>
       <svg
         viewBox="0 0 504 46"

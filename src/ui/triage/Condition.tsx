@@ -1,9 +1,8 @@
 "use client";
 import { useEffect, useState } from "react";
 import { CONDITION_KINDS, CONDITION_WORDS, LOGIN_WORDS, LOGINS, type Payload } from "@/core/job";
-import { Mark } from "../draw/Mark";
+import { PhotoField, usePhoto } from "../controls/PhotoField";
 import { useBench } from "../job/context";
-import { sendPhoto } from "../job/photo";
 import { RefusalBox } from "../station/RefusalBox";
 
 type Kind = Payload<"triage.conditionNoted">["kind"];
@@ -15,9 +14,7 @@ export function Condition() {
   const [side, setSide] = useState<"lid" | "base">("lid");
   const [place, setPlace] = useState({ x: "20", y: "20" });
   const [note, setNote] = useState("");
-  const [file, setFile] = useState<File | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const photo = usePhoto();
   const intake = view.state.triage.intake;
   const [words, setWords] = useState(intake?.words ?? view.state.job?.words ?? "");
   const [by, setBy] = useState(intake?.agreedBy ?? "");
@@ -28,28 +25,13 @@ export function Condition() {
     return () => setTap(null);
   });
   const add = async () => {
-    setWrong(null);
-    setBusy(true);
-    try {
-      const sent = file ? await sendPhoto(file) : null;
-      if (sent && !sent.ok) return setWrong(`${sent.problem} Nothing is recorded yet.`);
-      const ok = log.record({
+    const ok = await photo.record((p) =>
+      log.record({
         type: "triage.conditionNoted",
-        payload: {
-          view: side,
-          kind,
-          xMm: Number(place.x),
-          yMm: Number(place.y),
-          note: note.trim(),
-          ...(sent ? { photo: sent.photo } : {}),
-        },
-      });
-      if (!ok) return;
-      setNote("");
-      setFile(null);
-    } finally {
-      setBusy(false);
-    }
+        payload: { view: side, kind, xMm: Number(place.x), yMm: Number(place.y), note: note.trim(), ...p },
+      }),
+    );
+    if (ok) setNote("");
   };
   return (
     <>
@@ -103,19 +85,9 @@ export function Condition() {
           <span>In words</span>
           <input value={note} maxLength={200} onChange={(e) => setNote(e.target.value)} />
         </label>
-        <label className="field">
-          <span>Photo</span>
-          <input type="file" accept="image/jpeg,image/png,image/webp" onChange={(e) => setFile(e.target.files?.[0] ?? null)} />
-          <span className="hint">Made smaller here; position and camera data are removed.</span>
-        </label>
-        {wrong && (
-          <div className="refusal" role="alert">
-            <Mark kind="stop" size={24} />
-            <p>{wrong}</p>
-          </div>
-        )}
-        <button type="submit" className="btn self-start" disabled={busy}>
-          {busy ? "Storing the photo" : "Record it"}
+        <PhotoField photo={photo} />
+        <button type="submit" className="btn self-start" disabled={photo.busy}>
+          {photo.busy ? "Storing the photo" : "Record it"}
         </button>
       </form>
       <ul className="rows" aria-label="Condition recorded">

@@ -29,7 +29,7 @@ function destroyingRow<T>(spec: Spec<T>, a: Sourced<T>, b: Sourced<T>): FitRow {
       words: "not known",
       reason: `Not known for ${missing}. Unknown is never the same.`,
     });
-  const weak = !decides(a.source) ? a.source : !decides(b.source) ? b.source : null;
+  const weak = !decides(a) ? a.source : !decides(b) ? b.source : null;
   if (weak)
     return row(spec, a, b, {
       ...base,

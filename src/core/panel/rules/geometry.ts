@@ -1,7 +1,7 @@
 import type { Build } from "../../build";
 import { decides, mm } from "../../quantity";
 import type { Panel } from "../schema";
-import { equal, type FitLimits, type FitRow, NOT_GIVEN, type Rule, row, type Spec } from "./row";
+import { CHANGES, equal, type FitLimits, type FitRow, NOT_GIVEN, type Rule, row, type Spec } from "./row";
 
 export function outlineRow(old: Panel, cand: Panel, build: Build | null, limits: FitLimits): FitRow {
   const spec: Spec<{ widthMm: number; heightMm: number }> = {
@@ -12,7 +12,7 @@ export function outlineRow(old: Panel, cand: Panel, build: Build | null, limits:
   };
   const a = old.outline;
   const b = cand.outline;
-  if (b.value === null || !decides(b.source))
+  if (b.value === null || !decides(b))
     return row(spec, a, b, {
       verdict: "unknown",
       words: b.value ? "not certain" : "not known",
@@ -29,7 +29,7 @@ export function outlineRow(old: Panel, cand: Panel, build: Build | null, limits:
         reason: `The pocket of the lid is ${mm(pocket.widthMm)} × ${mm(pocket.heightMm)} mm.`,
       });
   }
-  if (a.value === null || !decides(a.source)) {
+  if (a.value === null || !decides(a)) {
     return row(spec, a, b, {
       verdict: "unknown",
       words: "old not measured",
@@ -58,7 +58,7 @@ export function outlineRow(old: Panel, cand: Panel, build: Build | null, limits:
     verdict: "change",
     words: `${mm(Math.abs(worst))} ${along}`,
     reason: "Goes into the pocket. Locate it by a shim on the free edge.",
-    change: { part: "foam shim", minutes: 4 },
+    change: CHANGES.shim,
   });
 }
 
@@ -71,7 +71,7 @@ export function thicknessRow(old: Panel, cand: Panel, build: Build | null, limit
   };
   const a = old.thicknessMm;
   const b = cand.thicknessMm;
-  if (b.value === null || !decides(b.source))
+  if (b.value === null || !decides(b))
     return row(spec, a, b, {
       verdict: "unknown",
       words: b.value ? "not certain" : "not known",
@@ -84,7 +84,7 @@ export function thicknessRow(old: Panel, cand: Panel, build: Build | null, limit
       words: `${mm(b.value - depth)} too thick`,
       reason: `The pocket is ${mm(depth)} mm deep: the bezel would not latch and the glass is stressed.`,
     });
-  if (a.value === null || !decides(a.source))
+  if (a.value === null || !decides(a))
     return row(spec, a, b, { verdict: "unknown", words: "old not measured", reason: "The old thickness is not known." });
   const d = b.value - a.value;
   if (Math.abs(d) <= limits.thicknessSameMm + 1e-9)
@@ -99,7 +99,7 @@ export function thicknessRow(old: Panel, cand: Panel, build: Build | null, limit
     verdict: "change",
     words: `${mm(Math.abs(d))} ${d > 0 ? "thicker" : "thinner"}`,
     reason: `The pocket is ${mm(depth)} mm deep. Take ${d > 0 ? "thinner" : "thicker"} tape.`,
-    change: { part: d > 0 ? "thinner tape" : "thicker tape", minutes: 3 },
+    change: d > 0 ? CHANGES.thinTape : CHANGES.thickTape,
   });
 }
 
@@ -113,7 +113,7 @@ export function tabsRow(old: Panel, cand: Panel, build: Build | null): FitRow {
   };
   const a = old.tabs;
   const b = cand.tabs;
-  if (b.value === null || !decides(b.source) || a.value === null || !decides(a.source))
+  if (b.value === null || !decides(b) || a.value === null || !decides(a))
     return row(spec, a, b, {
       verdict: "unknown",
       words: "not certain",
@@ -126,11 +126,11 @@ export function tabsRow(old: Panel, cand: Panel, build: Build | null): FitRow {
       verdict: "change",
       words: "none: hold with tape",
       reason: "The old one is screwed, this one has no tabs: tape holds it.",
-      change: { part: "mounting tape", minutes: 8 },
+      change: CHANGES.tapeForTabs,
     });
   const outline = cand.outline.value;
   const pocket = build?.lid.pocket;
-  if (pocket && outline && decides(cand.outline.source)) {
+  if (pocket && outline && decides(cand.outline)) {
     const reach = (edge: "left" | "right" | "top" | "bottom") =>
       Math.max(0, ...b.value!.filter((t) => t.edge === edge).map((t) => t.outMm));
     const wide = outline.widthMm + reach("left") + reach("right");
@@ -147,7 +147,7 @@ export function tabsRow(old: Panel, cand: Panel, build: Build | null): FitRow {
         verdict: "change",
         words: "tabs left unused",
         reason: "The tabs go into the pocket; tape holds the panel as before.",
-        change: { part: "none", minutes: 2 },
+        change: CHANGES.unusedTabs,
       });
   }
   return row(spec, a, b, {
@@ -167,11 +167,11 @@ export const windowRule: Rule = ({ old, candidate, build, limits }) => {
   };
   const a = old.active;
   const b = candidate.active;
-  const known = b.value !== null && decides(b.source);
+  const known = b.value !== null && decides(b);
   if (
     known &&
     a.value !== null &&
-    decides(a.source) &&
+    decides(a) &&
     equal(a.value, b.value) &&
     equal(old.outline.value, candidate.outline.value) &&
     old.outline.value !== null
@@ -182,7 +182,7 @@ export const windowRule: Rule = ({ old, candidate, build, limits }) => {
       reason: "Picture and outline are as before, so it stands in the window as before.",
     });
   const at = candidate.activeAt ?? NOT_GIVEN;
-  if (!known || at.value === null || !decides(at.source) || !build)
+  if (!known || at.value === null || !decides(at) || !build)
     return row(spec, a, b, {
       verdict: "unknown",
       words: known ? "place not known" : "not certain",
@@ -229,7 +229,7 @@ export const connectorRule: Rule = ({ old, candidate, build, limits }) => {
   };
   const a = old.connectorAt;
   const b = candidate.connectorAt;
-  if (a.value === null || b.value === null || !decides(a.source) || !decides(b.source))
+  if (a.value === null || b.value === null || !decides(a) || !decides(b))
     return row(spec, a, b, {
       verdict: "unknown",
       words: "not certain",
@@ -250,7 +250,7 @@ export const connectorRule: Rule = ({ old, candidate, build, limits }) => {
     verdict: "change",
     words,
     reason: `The cable has ${mm(slack)} mm of slack: it reaches, routed anew.`,
-    change: { part: "none, route the cable anew", minutes: 2 },
+    change: CHANGES.reroute,
   });
 };
 

@@ -1,5 +1,5 @@
 import { decides, type Sourced } from "../../quantity";
-import { type Rule, row, type Spec } from "./row";
+import { CHANGES, type Rule, row, type Spec } from "./row";
 
 const TOUCH_WORDS: Record<string, string> = { none: "none", onCell: "in the cell", separate: "separate layer" };
 
@@ -13,7 +13,7 @@ export const touchRule: Rule = ({ old, candidate }) => {
   };
   const a = old.touch;
   const b = candidate.touch;
-  if (a.value === null || b.value === null || !decides(a.source) || !decides(b.source))
+  if (a.value === null || b.value === null || !decides(a) || !decides(b))
     return row<Touch>(spec, a, b, {
       verdict: "unknown",
       words: "not certain",
@@ -50,7 +50,7 @@ export const pairingRule: Rule = ({ build }) => {
         verdict: "change",
         words: "pair it",
         reason: "Bind the new panel with the maker's software, after power is proven.",
-        change: { part: "maker's pairing software", minutes: 8 },
+        change: CHANGES.pair,
       })
     : row(spec, value, value, { verdict: "same", words: "same", reason: "This machine takes any panel that fits." });
 };

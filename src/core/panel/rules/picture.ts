@@ -1,9 +1,9 @@
 import { cvtReducedBlanking, edpBudget, lvdsBudget, type YesNoUnknown } from "../../edid";
 import { decides, type Sourced } from "../../quantity";
 import type { Panel } from "../schema";
-import { equal, type FitRow, type Rule, type RuleInput, row, type Spec } from "./row";
+import { CHANGES, equal, type FitRow, type Rule, type RuleInput, row, type Spec } from "./row";
 
-const sure = <T>(v: Sourced<T> | undefined): T | null => (v && v.value !== null && decides(v.source) ? v.value : null);
+const sure = <T>(v: Sourced<T> | undefined): T | null => (v && v.value !== null && decides(v) ? v.value : null);
 const both = <T>(a: Sourced<T>, b: Sourced<T>): boolean => sure(a) !== null && sure(b) !== null;
 
 export interface Carried {
@@ -109,7 +109,7 @@ export const linkRule: Rule = (i) => {
     verdict: LINK[k.verdict],
     words: k.verdict === "asBefore" ? "same" : k.words,
     reason: k.reason,
-    ...(k.verdict === "fitsLower" ? { change: { part: "none, a lower mode", minutes: 0 } } : {}),
+    ...(k.verdict === "fitsLower" ? { change: CHANGES.lowerMode } : {}),
   });
 };
 
@@ -194,7 +194,7 @@ export function finishRow(old: Panel, cand: Panel): FitRow {
   };
   const { finish: a } = old;
   const { finish: b } = cand;
-  if (a.value === null || b.value === null || !decides(a.source) || !decides(b.source))
+  if (a.value === null || b.value === null || !decides(a) || !decides(b))
     return row<string>(spec, a, b, {
       verdict: "unknown",
       words: b.source === "G" ? "guess from the code" : "not certain",

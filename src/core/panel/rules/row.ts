@@ -24,6 +24,41 @@ export interface Shown {
   source: Source | null;
 }
 
+/** What a difference asks for: a part to fetch, hands-on minutes, and its price in the shop's currency, minor units. */
+export interface Change {
+  part: string;
+  minutes: number;
+  costMinor: number;
+  /** When it is done: with the new panel loose beside the lid, or after power is proven. */
+  at: "swap" | "afterProof";
+  /** What the hand does. */
+  act: string;
+}
+
+/** Adjustable parts, minutes and prices of changes (adj). */
+export const CHANGES = {
+  shim: { part: "foam shim", minutes: 4, costMinor: 60, at: "swap", act: "Cut and place a foam shim on the free edge" },
+  thinTape: { part: "thinner tape", minutes: 3, costMinor: 40, at: "swap", act: "Use thinner tape than before" },
+  thickTape: { part: "thicker tape", minutes: 3, costMinor: 40, at: "swap", act: "Use thicker tape than before" },
+  tapeForTabs: { part: "mounting tape", minutes: 8, costMinor: 90, at: "swap", act: "Plan tape where the old one was screwed" },
+  unusedTabs: { part: "none", minutes: 2, costMinor: 0, at: "swap", act: "See that the unused tabs touch nothing" },
+  reroute: { part: "none, route the cable anew", minutes: 2, costMinor: 0, at: "swap", act: "Route the display cable anew" },
+  lowerMode: {
+    part: "none, a lower mode",
+    minutes: 0,
+    costMinor: 0,
+    at: "afterProof",
+    act: "See that it runs in the lower mode",
+  },
+  pair: {
+    part: "maker's pairing software",
+    minutes: 8,
+    costMinor: 0,
+    at: "afterProof",
+    act: "Pair the panel with the maker's software",
+  },
+} as const satisfies Record<string, Change>;
+
 export interface FitRow {
   field: string;
   name: string;
@@ -35,7 +70,7 @@ export interface FitRow {
   /** Why, with the limit it was held against. */
   reason: string;
   destroying: boolean;
-  change?: { part: string; minutes: number };
+  change?: Change;
   look?: string;
 }
 

@@ -1,0 +1,114 @@
+import { type Bench, expect, test } from "./bench";
+
+/** Orders and checks in the same panel for a machine of the demo; ends planned. */
+async function planned(bench: Bench, machine: string, code: string): Promise<string> {
+  const { page } = bench;
+  const id = await bench.newJob(machine);
+  await bench.station(id, "identify");
+  await page.getByLabel("Label text, whole or in part").fill(code);
+  await page.locator("[data-plate]").click();
+  await expect(bench.step).toHaveText(code);
+  await bench.settled();
+  await bench.station(id, "plan");
+  await page.locator("[data-plate]").click();
+  await expect(page.getByText("Planned.")).toBeVisible();
+  await bench.settled();
+  return id;
+}
+
+test("family H: a hidden screw found on the way counts at once, the card of a pause says it, and nothing is lost", async ({
+  bench,
+  page,
+}) => {
+  test.setTimeout(90_000);
+  const id = await planned(bench, "Marrick Holm 15", "TQ156WHA-R02");
+  await bench.station(id, "plan");
+  await expect(page.getByText("No cheaper way is left")).toBeVisible();
+  await expect(page.getByText(/antennas tethered instead of/)).toBeVisible();
+  await page.getByText(/steps not needed for this goal/).click();
+  await expect(page.getByText("Lift the memory cover")).toBeVisible();
+  await expect(page.getByText(/would cost/).first()).toBeVisible();
+
+  await bench.station(id, "open");
+  await expect(bench.step).toHaveText("Shut the machine down");
+  for (let i = 0; i < 60 && !(await bench.step.textContent())?.includes("Lift the palm rest"); i++) {
+    const before = await page.locator("html").getAttribute("data-last");
+    await bench.key("Space");
+    await expect(page.locator("html")).not.toHaveAttribute("data-last", before ?? "none");
+  }
+  await expect(bench.step).toHaveText("Lift the palm rest");
+  // Two taps: something is found, and it is a screw.
+  await page.getByRole("button", { name: "Found something" }).click();
+  await page.getByRole("button", { name: "Hidden screw" }).click();
+  await expect(bench.step).toHaveText("Take out 1 hidden screw");
+  await bench.settled();
+  const found = (await bench.events(id)).find((e) => e.type === "open.found")!;
+  expect(found.payload).toMatchObject({ kind: "hiddenScrew", holds: "palm-rest" });
+  await bench.letGo();
+  await bench.key("Space");
+  await expect(bench.step).toHaveText("Lift the palm rest");
+  await bench.settled();
+
+  await page.getByRole("button", { name: "Cannot do this" }).click();
+  const sheet = page.getByRole("dialog");
+  await expect(sheet.getByRole("heading", { name: "The way back from here" })).toBeVisible();
+  await expect(sheet.getByText(/Put back 1 hidden screw/)).toBeVisible();
+  await page.keyboard.press("Escape");
+
+  // Days pass: the card says what is out, and work goes on where it was.
+  await page.getByRole("link", { name: "Pause card" }).click();
+  await expect(page.getByRole("heading", { name: /Do not close: H-/ })).toBeVisible();
+  await expect(page.getByText(/Palm rest screws, 11/)).toBeVisible();
+  await expect(page.getByText(/Hidden screw, 1/)).toBeVisible();
+  await expect(page.getByText("Goes on with: Lift the palm rest.")).toBeVisible();
+  await page.getByRole("link", { name: "Back to the job" }).click();
+
+  // For the build it is a proposal, until somebody takes it over.
+  await page.goto(`${bench.url}/builds`);
+  const finds = page.getByRole("region", { name: "Found at the bench" });
+  await expect(finds).toContainText("Marrick Holm 15");
+  await expect(finds).toContainText("Seen once");
+  await finds.getByRole("button", { name: "Take it over" }).click();
+  await expect(page.getByText(/In the build now, version 2/)).toBeVisible();
+  await expect(finds.locator("li")).toHaveCount(0);
+});
+
+test("the printed sheet: A4 and Letter as PDF, pages as SVG, corrected by the measured bar, wrong asks named", async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.job("H-2417", "plan");
+  const get = (q: string) => page.request.get(`${bench.url}/api/jobs/${id}/screws?${q}`);
+  for (const paper of ["a4", "letter"]) {
+    const pdf = await (await get(`paper=${paper}`)).body();
+    expect(pdf.subarray(0, 5).toString()).toBe("%PDF-");
+    expect(pdf.toString("latin1")).toContain("/PrintScaling /None");
+  }
+  const svg = await (await get("format=svg")).text();
+  expect(svg).toContain('width="210mm"');
+  expect(svg).toContain("Base screws");
+  expect(await (await get("format=svg&bar=98")).text()).toContain('width="214.29mm"');
+  expect((await get("paper=a5")).status()).toBe(400);
+  expect((await get("bar=12")).status()).toBe(400);
+  expect((await get("format=svg&page=9")).status()).toBe(404);
+  await page.getByLabel("Bar as printed, mm").fill("98,5");
+  await expect(page.getByRole("link", { name: "A4, PDF" })).toHaveAttribute("href", /bar=98\.5/);
+  await page.getByLabel("Bar as printed, mm").fill("12");
+  await expect(page.getByText(/80 to 120 mm are possible/)).toBeVisible();
+});
+
+test("points of no return: before a liner the check says go, and stop with the one thing missing", async ({ bench, page }) => {
+  test.setTimeout(90_000);
+  const id = await bench.job("H-2417", "open");
+  await bench.follow(/Pull liner T1/);
+  const check = page.locator('[data-point="liner"]');
+  await expect(check).toContainText("Before the first liner: go");
+  const done = await bench.actElsewhere(id, "bench.mainsIn", {});
+  expect(done.status).toBe(200);
+  await page.reload();
+  await bench.ready("bond");
+  // Power came back elsewhere: the liner waits, and the step to do is to take it off again.
+  await expect(check).toHaveCount(0);
+  await bench.follow(/Mains lead out again/);
+  expect((await bench.events(id)).some((e) => e.type === "bond.linerPulled")).toBe(false);
+});

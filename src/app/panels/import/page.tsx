@@ -1,0 +1,7 @@
+import { PanelImport } from "@/ui/panels/PanelImport";
+
+export const metadata = { title: "Read a table of panels, Helvane" };
+
+export default function PanelImportPage() {
+  return <PanelImport />;
+}

@@ -1,0 +1,114 @@
+import { readFileSync } from "node:fs";
+import { builds } from "@tests/bench";
+import { describe, expect, it } from "vitest";
+import { makePlan } from "../teardown";
+import { checkBuild } from "./check";
+import { addConnector, addPart, addScrew, freeId, moveThing, removeThing, templateFor } from "./edit";
+import { FamilyTable, familyOf } from "./families";
+import { parseBuild } from "./parse";
+import type { Build } from "./schema";
+
+const kestrel = builds["ostrel-kestrel-14"]!;
+
+/** Every id a build speaks of. */
+const mentions = (b: Build): Set<string> =>
+  new Set([
+    ...b.parts.flatMap((p) => [
+      p.id,
+      ...p.blockedBy,
+      ...p.either.flatMap((e) => e.options.flatMap((o) => o.free)),
+      ...(p.fragile ? [p.fragile.exposedBy] : []),
+    ]),
+    ...b.screwGroups.flatMap((g) => [g.id, g.holds, ...g.under, ...g.screws.map((s) => s.id)]),
+    ...b.connectors.flatMap((c) => [c.id, c.joins[0], ...c.under]),
+    ...b.tapes.flatMap((t) => [t.id, t.holds, ...t.under]),
+    ...b.wayIn.flatMap((w) => [w.first, w.next]),
+  ]);
+
+describe("editing a build", () => {
+  it("what is added passes the checks, and the plan counts it at once", () => {
+    let b = addPart(kestrel, "Speaker", "base");
+    const id = b.parts.at(-1)!.id;
+    b = addScrew(b, id, "base", 100, 90);
+    b = addScrew(b, id, "base", 120, 90);
+    b = addConnector(b, id, "base", 110, 80);
+    b = { ...b, parts: b.parts.map((p) => (p.id === "bezel" ? { ...p, blockedBy: [...p.blockedBy, id] } : p)) };
+    expect(checkBuild(b)).toEqual([]);
+    expect(b.screwGroups.filter((g) => g.holds === id)).toHaveLength(1);
+    const before = makePlan(kestrel);
+    const after = makePlan(b);
+    if (!before.ok || !after.ok) throw new Error("no plan");
+    expect(after.plan.out.length).toBe(before.plan.out.length + 3);
+    expect(after.plan.objective.value).toBeGreaterThan(before.plan.objective.value);
+  });
+  it("nothing that is left speaks of what was taken away, whatever it is, in any build", () => {
+    for (const b of Object.values(builds)) {
+      const things = [
+        ...b.parts.filter((p) => p.role !== "panel").map((p) => ({ kind: "part" as const, id: p.id })),
+        ...b.screwGroups.map((g) => ({ kind: "group" as const, id: g.id })),
+        ...b.screwGroups.flatMap((g) => g.screws.map((s) => ({ kind: "screw" as const, id: s.id }))),
+        ...b.tapes.map((t) => ({ kind: "tape" as const, id: t.id })),
+      ];
+      for (const t of things) {
+        const left = removeThing(b, t);
+        const problems = checkBuild(left).filter((p) => /there is no/.test(p.message));
+        expect(problems, `${b.id} without ${t.id}`).toEqual([]);
+        expect(mentions(left).has(t.id), `${b.id} ${t.id}`).toBe(false);
+      }
+    }
+  });
+  it("a thing goes where it is put, to a tenth of a millimetre, and nothing else moves", () => {
+    const b = moveThing(kestrel, { kind: "screw", id: "b1" }, 20.04, 30.06);
+    const s = b.screwGroups[0]!.screws[0]!;
+    expect([s.xMm, s.yMm]).toEqual([20, 30.1]);
+    expect({ ...b, screwGroups: [] }).toEqual({ ...kestrel, screwGroups: [] });
+    const p = moveThing(kestrel, { kind: "part", id: "battery" }, 160, 150).parts.find((x) => x.id === "battery")!.shape!;
+    expect(p.xMm + p.widthMm / 2).toBeCloseTo(160);
+  });
+  it("a template is a whole build of its own: it reads back, plans, and says that nothing is measured", () => {
+    for (const b of Object.values(builds)) {
+      const t = templateFor(b, "Nonesuch Moor 15");
+      const read = parseBuild(JSON.stringify(t));
+      expect(read.ok, b.id).toBe(true);
+      expect(t.id).toBe("nonesuch-moor-15");
+      expect(t.source).toContain("nothing measured");
+      expect(makePlan(t).ok).toBe(true);
+    }
+    expect(freeId(kestrel, "Bezel")).toBe("bezel-2");
+  });
+});
+
+describe("which family is it", () => {
+  const table = FamilyTable.parse(JSON.parse(readFileSync("data/reference/families.json", "utf8")));
+  const TRUE: Record<string, Record<string, boolean>> = {
+    A: { covers: true, glassToEdge: false, doors: false, strip: false, thick: false },
+    B: { covers: false, glassToEdge: false, chromebook: true, strip: false, doors: false },
+    C: { covers: false, glassToEdge: false, baseScrews: true, strip: true, doors: false },
+    D: { glassToEdge: true, touch: true, folds: true, star5: false },
+    E: { covers: true, thick: true, glassToEdge: false },
+    F: { glassToEdge: true, star5: true, gap: false },
+    G: { glassToEdge: true, star5: true, gap: true },
+    H: { doors: true, strip: true, covers: true },
+  };
+  it("is told by the looks a technician would take, with shares that sum to one", () => {
+    for (const [family, seen] of Object.entries(TRUE)) {
+      const g = familyOf(table, seen);
+      expect(g.ranked[0]!.family, family).toBe(family);
+      expect(g.ranked.reduce((n, r) => n + r.p, 0)).toBeCloseTo(1, 9);
+    }
+  });
+  it("asks next what tells most, never what was answered, and has nothing to ask at the end", () => {
+    const asked: Record<string, boolean> = {};
+    for (let i = 0; i < table.looks.length; i++) {
+      const next = familyOf(table, asked).next!;
+      expect(next.id in asked).toBe(false);
+      asked[next.id] = false;
+    }
+    expect(familyOf(table, asked).next).toBeNull();
+  });
+  it("a look that could not be told changes nothing", () => {
+    expect(familyOf(table, {}).ranked.map((r) => r.p)).toEqual(
+      [...Object.values(table.prior)].sort((a, b) => b - a).map((p) => p / Object.values(table.prior).reduce((x, y) => x + y, 0)),
+    );
+  });
+});

@@ -1,0 +1,172 @@
+import type { Build, Connector, Part, ScrewGroup } from "./schema";
+
+/** A thing of a build that stands somewhere: what the editor selects, moves and takes away. */
+export type ThingKind = "part" | "group" | "screw" | "connector" | "tape";
+export interface Thing {
+  kind: ThingKind;
+  id: string;
+}
+
+const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "")
+    .slice(0, 40) || "thing";
+
+const idsOf = (b: Build): Set<string> =>
+  new Set([
+    ...b.parts.map((p) => p.id),
+    ...b.screwGroups.flatMap((g) => [g.id, ...g.screws.map((s) => s.id)]),
+    ...b.connectors.map((c) => c.id),
+    ...b.tapes.map((t) => t.id),
+  ]);
+
+/** An id nothing else in the build has. @example freeId(build, "Base cover") // "base-cover-2" */
+export function freeId(b: Build, name: string): string {
+  const taken = idsOf(b);
+  const first = slug(name);
+  if (!taken.has(first)) return first;
+  for (let n = 2; ; n++) if (!taken.has(`${first}-${n}`)) return `${first}-${n}`;
+}
+
+/** A build for a machine nobody has described yet, from that of another of its family. @example templateFor(build, "Nonesuch 15").machineModel */
+export function templateFor(b: Build, model: string): Build {
+  return {
+    ...structuredClone(b),
+    id: slug(model),
+    machineModel: model,
+    machineCodes: [],
+    source: `Template of family ${b.family}: nothing measured on this machine yet`,
+  };
+}
+
+/** Adds a part in the middle of its side, that comes out in a minute. @example addPart(build, "Speaker", "base").parts.at(-1)?.id */
+export function addPart(b: Build, name: string, view: Part["view"]): Build {
+  const size = view === "lid" ? [b.lid.widthMm, b.lid.heightMm] : [b.base.widthMm, b.base.depthMm];
+  const part: Part = {
+    id: freeId(b, name),
+    name,
+    view,
+    role: "other",
+    shape: { xMm: Math.round(size[0]! / 2 - 20), yMm: Math.round(size[1]! / 2 - 10), widthMm: 40, heightMm: 20 },
+    out: { verb: `Take out ${name.toLowerCase()}`, how: "As it comes.", minutes: 1 },
+    blockedBy: [],
+    either: [],
+    backNeedsIsolation: false,
+  };
+  return { ...b, parts: [...b.parts, part] };
+}
+
+/** Adds a screw of a group's first type, or of the build's; a group is made for a part that has none. */
+export function addScrew(b: Build, holds: string, view: Part["view"], xMm: number, yMm: number): Build {
+  const type = b.screwTypes[0]?.id;
+  if (!type) return b;
+  const group = b.screwGroups.find((g) => g.holds === holds && g.view === view && !g.loosenOnly);
+  const part = b.parts.find((p) => p.id === holds);
+  if (!part) return b;
+  const screw = {
+    id: freeId(b, `${holds}-s1`),
+    type: group?.screws[0]?.type ?? type,
+    xMm,
+    yMm,
+    where: `${Math.round(xMm)}, ${Math.round(yMm)} mm`,
+  };
+  if (group) return { ...b, screwGroups: b.screwGroups.map((g) => (g === group ? { ...g, screws: [...g.screws, screw] } : g)) };
+  const made: ScrewGroup = {
+    id: freeId(b, `${holds}-screws`),
+    name: `${part.name} screws`,
+    holds,
+    view,
+    under: [],
+    loosenOnly: false,
+    minutesEach: 0.3,
+    keepInHoles: false,
+    screws: [screw],
+  };
+  return { ...b, screwGroups: [...b.screwGroups, made] };
+}
+
+/** Adds a plug on a part. */
+export function addConnector(b: Build, on: string, view: Part["view"], xMm: number, yMm: number): Build {
+  const c: Connector = {
+    id: freeId(b, `${on}-plug`),
+    name: `Plug of ${(b.parts.find((p) => p.id === on)?.name ?? on).toLowerCase()}`,
+    kind: "friction",
+    view,
+    xMm,
+    yMm,
+    joins: [on, "Main board"],
+    under: [],
+    tapedOver: false,
+    powerPoint: false,
+    aheadOfIsolation: false,
+    reachableWhenSeated: true,
+    serves: "other",
+    minutes: 1,
+  };
+  return { ...b, connectors: [...b.connectors, c] };
+}
+
+/** Puts a thing somewhere else on its side, its middle at this place, to a tenth of a millimetre. */
+export function moveThing(b: Build, t: Thing, xMm: number, yMm: number): Build {
+  const r = (n: number) => Math.round(n * 10) / 10;
+  const mid = <S extends { xMm: number; yMm: number; widthMm: number; heightMm: number }>(s: S): S => ({
+    ...s,
+    xMm: r(xMm - s.widthMm / 2),
+    yMm: r(yMm - s.heightMm / 2),
+  });
+  return {
+    ...b,
+    parts: t.kind === "part" ? b.parts.map((p) => (p.id === t.id && p.shape ? { ...p, shape: mid(p.shape) } : p)) : b.parts,
+    screwGroups:
+      t.kind === "screw"
+        ? b.screwGroups.map((g) => ({
+            ...g,
+            screws: g.screws.map((s) => (s.id === t.id ? { ...s, xMm: r(xMm), yMm: r(yMm) } : s)),
+          }))
+        : b.screwGroups,
+    connectors:
+      t.kind === "connector" ? b.connectors.map((c) => (c.id === t.id ? { ...c, xMm: r(xMm), yMm: r(yMm) } : c)) : b.connectors,
+    tapes: t.kind === "tape" ? b.tapes.map((x) => (x.id === t.id ? { ...x, shape: mid(x.shape) } : x)) : b.tapes,
+  };
+}
+
+/** Takes a thing away, and every mention of it with it; what hung on a part goes too. */
+export function removeThing(b: Build, t: Thing): Build {
+  const parts = b.parts.filter((p) => !(t.kind === "part" && p.id === t.id));
+  const gone = new Set<string>([t.id]);
+  const groups = b.screwGroups
+    .filter((g) => !(t.kind === "group" && g.id === t.id) && !(t.kind === "part" && g.holds === t.id))
+    .map((g) => ({ ...g, screws: g.screws.filter((s) => !(t.kind === "screw" && s.id === t.id)) }))
+    .filter((g) => g.screws.length > 0);
+  const connectors = b.connectors.filter(
+    (c) => !(t.kind === "connector" && c.id === t.id) && !(t.kind === "part" && c.joins[0] === t.id),
+  );
+  const tapes = b.tapes.filter((x) => !(t.kind === "tape" && x.id === t.id) && !(t.kind === "part" && x.holds === t.id));
+  for (const g of b.screwGroups) if (!groups.some((x) => x.id === g.id)) gone.add(g.id);
+  for (const c of b.connectors) if (!connectors.includes(c)) gone.add(c.id);
+  for (const x of b.tapes) if (!tapes.includes(x)) gone.add(x.id);
+  const keep = (list: readonly string[]) => list.filter((x) => !gone.has(x));
+  return {
+    ...b,
+    parts: parts.map((p) => {
+      const { fragile, ...rest } = p;
+      return {
+        ...rest,
+        ...(fragile && !gone.has(fragile.exposedBy) ? { fragile } : {}),
+        blockedBy: keep(p.blockedBy),
+        either: p.either
+          .map((e) => ({
+            ...e,
+            options: e.options.map((o) => ({ ...o, free: keep(o.free) })).filter((o) => o.instead || o.free.length),
+          }))
+          .filter((e) => e.options.length > 1),
+      };
+    }),
+    screwGroups: groups.map((g) => ({ ...g, under: keep(g.under) })),
+    connectors: connectors.map((c) => ({ ...c, under: keep(c.under) })),
+    tapes: tapes.map((x) => ({ ...x, under: keep(x.under) })),
+    wayIn: b.wayIn.filter((w) => !gone.has(w.first) && !gone.has(w.next)),
+  };
+}

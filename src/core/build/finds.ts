@@ -1,0 +1,130 @@
+import { z } from "zod";
+import { type Build, CONNECTOR_KINDS, type Motion } from "./schema";
+
+const key = z.string().regex(/^[a-z0-9][a-z0-9-]{0,47}$/, "an id of lower-case letters, digits and hyphens, 48 at most");
+
+export const FIND_KINDS = ["hiddenScrew", "extraCable", "glue", "part"] as const;
+export const FIND_WORDS: Readonly<Record<(typeof FIND_KINDS)[number], string>> = {
+  hiddenScrew: "Hidden screw",
+  extraCable: "Extra cable",
+  glue: "Glue",
+  part: "Part nobody mentioned",
+};
+
+/** Something the build does not know, found at the bench. Places in mm on the side named. */
+export const Find = z.strictObject({
+  kind: z.enum(FIND_KINDS),
+  /** The part it holds, or that cannot come away before it is dealt with. */
+  holds: key,
+  view: z.enum(["lid", "base"]),
+  xMm: z.number().min(-50).max(600),
+  yMm: z.number().min(-50).max(600),
+  words: z.string().trim().min(1).max(60),
+  /** Type of a hidden screw, one of the build's; null = another, to be measured. */
+  screwType: key.nullable().default(null),
+  connector: z.enum(CONNECTOR_KINDS).default("friction"),
+});
+export type Find = z.infer<typeof Find>;
+/** A find with the event it was reported by: its id makes the ids of what it adds. */
+export type KeptFind = Find & { eventId: string };
+
+const cache = new WeakMap<Build, Map<string, Build>>();
+/** The id of what a find adds to a build. @example findId({ eventId: "0190…0042", … }) // "found-000000000042" */
+export const findId = (f: KeptFind): string => `found-${f.eventId.replace(/[^0-9a-f]/g, "").slice(-12)}`;
+
+/** A screw nobody has measured: its length is unknown, so it is told apart from all others by its place. */
+const UNMEASURED = "found-screw";
+
+/**
+ * The build with what was found added, so that plan, gates and ledger count it at once in this job. Finds that name a part the
+ * build does not have are left out.
+ * @returns the same object when there are no finds; else one object per set of finds
+ * @example applyFinds(build, [find]).screwGroups.at(-1)?.holds // "base-cover"
+ */
+export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
+  if (finds.length === 0) return build;
+  const made = cache.get(build) ?? new Map<string, Build>();
+  cache.set(build, made);
+  const name = JSON.stringify(finds);
+  const known = made.get(name);
+  if (known) return known;
+  const b: Build = structuredClone(build);
+  for (const f of finds) {
+    const part = b.parts.find((p) => p.id === f.holds);
+    if (!part) continue;
+    const id = findId(f);
+    if (f.kind === "hiddenScrew") {
+      let type = b.screwTypes.find((t) => t.id === f.screwType)?.id;
+      if (!type) {
+        type = UNMEASURED;
+        if (!b.screwTypes.some((t) => t.id === UNMEASURED))
+          b.screwTypes.push({
+            id: UNMEASURED,
+            thread: "M2",
+            lengthMm: 4,
+            head: "pan",
+            headDiameterMm: 3.8,
+            headHeightMm: 1.4,
+            drive: "cross",
+            size: "PH00",
+          });
+      }
+      b.screwGroups.push({
+        id,
+        name: "Hidden screw",
+        holds: f.holds,
+        view: f.view,
+        under: [],
+        loosenOnly: false,
+        minutesEach: 0.5,
+        keepInHoles: false,
+        caution: "Found on this job: not in the build yet.",
+        screws: [{ id: `${id}-1`, type, xMm: f.xMm, yMm: f.yMm, where: f.words }],
+      });
+    } else if (f.kind === "extraCable")
+      b.connectors.push({
+        id,
+        name: f.words,
+        kind: f.connector,
+        view: f.view,
+        xMm: f.xMm,
+        yMm: f.yMm,
+        joins: [f.holds, "found on this job"],
+        under: [],
+        tapedOver: false,
+        powerPoint: false,
+        aheadOfIsolation: false,
+        reachableWhenSeated: part.role !== "panel",
+        serves: "other",
+        minutes: 1,
+      });
+    else if (f.kind === "part") {
+      const out: Motion = {
+        verb: `Take out ${f.words.toLowerCase()}`,
+        how: "Found on this job: not in the build yet.",
+        minutes: 1.5,
+      };
+      b.parts.push({
+        id,
+        name: f.words,
+        view: f.view,
+        role: "other",
+        shape: { xMm: f.xMm, yMm: f.yMm, widthMm: 12, heightMm: 8 },
+        out,
+        blockedBy: [],
+        either: [],
+        backNeedsIsolation: false,
+      });
+      part.blockedBy = [...part.blockedBy, id];
+    } else if (part.out) {
+      part.out = {
+        ...part.out,
+        glue: true,
+        minutes: part.out.minutes + 2,
+        caution: `${part.out.caution ? `${part.out.caution} ` : ""}Glue found: ${f.words}.`.slice(0, 240),
+      };
+    }
+  }
+  made.set(name, b);
+  return b;
+}

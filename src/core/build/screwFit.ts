@@ -1,0 +1,29 @@
+import type { BuildIndex } from "./find";
+
+/** Lengths this near are the same screw, mm. */
+const SAME_MM = 0.2;
+
+/**
+ * Whether a screw in hand belongs into a place: same thread and length as the one that came out of it.
+ * @param b an indexed build
+ * @param place id of the screw's place
+ * @param type id of the type in hand
+ * @returns null when it belongs there, else why not, naming the place and what a longer one would meet
+ * @example screwMisfit(b, "b3", "m2x5") // "M2 × 5 is 2 mm too long for front edge, 1st from left: …"
+ */
+export function screwMisfit(b: BuildIndex, place: string, type: string): string | null {
+  const at = b.groupOfScrew.get(place)?.screws.find((s) => s.id === place);
+  const own = at ? b.screwType.get(at.type) : undefined;
+  const hand = b.screwType.get(type);
+  if (!at || !own || !hand) return `This build has no screw "${hand ? place : type}".`;
+  const name = `${hand.thread} × ${hand.lengthMm}`;
+  const where = at.where[0]!.toLowerCase() + at.where.slice(1);
+  if (hand.thread !== own.thread) return `${name} has another thread than ${where}, which takes ${own.thread} × ${own.lengthMm}.`;
+  const more = hand.lengthMm - own.lengthMm;
+  if (Math.abs(more) <= SAME_MM && (hand.id === own.id || hand.head === own.head)) return null;
+  const mm = Math.round(Math.abs(more) * 100) / 100;
+  if (more > 0)
+    return `${name} is ${mm} mm too long for ${where}: ${at.behind ? `it pierces ${at.behind}` : "it pierces what is behind"}. There goes ${own.thread} × ${own.lengthMm}.`;
+  if (more < 0) return `${name} is ${mm} mm too short for ${where}. There goes ${own.thread} × ${own.lengthMm}.`;
+  return `${name}, ${hand.head} head, is not the one of ${where}: that has a ${own.head} head.`;
+}

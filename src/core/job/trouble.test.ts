@@ -1,0 +1,132 @@
+import { builds, jobOn, plannedJob } from "@tests/bench";
+import { describe, expect, it } from "vitest";
+import { applyFinds, findId } from "../build";
+import { makePlan, progressOf } from "../teardown";
+import { buildOf, pauseCard, pointCheck, screwsOpen } from ".";
+
+const find = (over: object = {}) => ({
+  kind: "hiddenScrew",
+  holds: "base-cover",
+  view: "base",
+  xMm: 200,
+  yMm: 120,
+  words: "Under the label",
+  screwType: null,
+  connector: "friction",
+  ...over,
+});
+
+describe("something found on the way", () => {
+  it("a hidden screw holds its part at once, is counted out and back, and nothing is lost", () => {
+    const b = plannedJob("C").until("partOut:base-cover");
+    const steps = progressOf(b.view)!.steps.length;
+    expect(b.why("open.partOut", { part: "base-cover" })).toBeNull();
+    b.do("open.found", find());
+    expect(b.why("open.partOut", { part: "base-cover" })).toMatch(/1 of 1 screws still hold it: under the label/);
+    expect(progressOf(b.view)!.steps.length).toBe(steps + 2);
+    expect(progressOf(b.view)!.now!.title).toBe("Take out 1 hidden screw");
+    b.follow(() => false);
+    expect(screwsOpen(b.state)).toEqual({ out: [], loose: [] });
+    const id = findId({ ...find(), eventId: b.state.finds[0]!.eventId } as never);
+    expect(b.state.screws[`${id}-1`]).toBe("back");
+  });
+  it("an extra cable has to come off after isolation, and go on again", () => {
+    const b = plannedJob("C").until("partOut:bezel");
+    b.do("open.found", find({ kind: "extraCable", holds: "bezel", view: "lid", words: "Microphone lead" }));
+    expect(b.why("open.partOut", { part: "bezel" })).toMatch(/Microphone lead still ties it/);
+    b.follow(() => false);
+    expect(Object.values(b.state.connectors).every((x) => x === "on")).toBe(true);
+  });
+  it("a part nobody mentioned comes out first and goes back", () => {
+    const b = plannedJob("C").until("partOut:base-cover");
+    b.do("open.found", find({ kind: "part", words: "Speaker" }));
+    expect(b.why("open.partOut", { part: "base-cover" })).toMatch(/comes after speaker/);
+    b.follow(() => false);
+    const speaker = buildOf(b.view)!.build.parts.find((p) => p.name === "Speaker")!;
+    expect(b.state.parts[speaker.id]).toBe("back");
+  });
+  it("taken back, the build is what it was", () => {
+    const b = plannedJob("C").until("partOut:base-cover");
+    const e = b.do("open.found", find());
+    b.do("job.takenBack", { eventId: e.id });
+    expect(b.state.finds).toEqual([]);
+    expect(b.why("open.partOut", { part: "base-cover" })).toBeNull();
+  });
+  it("names a part of this build, or is refused; the build itself stays as it is", () => {
+    const b = plannedJob("C");
+    expect(b.why("open.found", find({ holds: "no-such-part" }))).toMatch(/no part/);
+    const build = builds["ostrel-kestrel-14"]!;
+    const before = JSON.stringify(build);
+    const more = applyFinds(build, [{ ...find(), eventId: "01900000-0000-7000-8000-0000000000aa" } as never]);
+    expect(JSON.stringify(build)).toBe(before);
+    expect(makePlan(more).ok).toBe(true);
+    expect(applyFinds(build, [])).toBe(build);
+  });
+});
+
+describe("ways with alternatives", () => {
+  it("are held by their gate until one is taken, and either will do", () => {
+    const b = jobOn("pellow-lune-13").follow((_, step) => step === "partOut:panel");
+    expect(b.why("open.partOut", { part: "panel" })).toBeNull();
+    // The same job with the antenna module left in: neither way is taken.
+    b.events = b.events.filter((e) => !(e.type === "open.partOut" && e.payload.part === "antenna-bar"));
+    expect(b.why("open.partOut", { part: "panel" })).toMatch(
+      /antenna leads run through the hinge: free antenna module, or lay the lid/,
+    );
+    b.do("open.tethered", { option: "lay-tethered" });
+    expect(b.why("open.partOut", { part: "panel" })).toBeNull();
+    expect(b.why("open.tethered", { option: "no-such-way" })).toMatch(/no way/);
+  });
+});
+
+describe("points of no return", () => {
+  it("before a liner every row has to hold, and the one missing is named", () => {
+    const b = plannedJob("C").follow((_, step) => step.startsWith("linerPull"));
+    expect(pointCheck(b.view, "liner").filter((r) => r.missing)).toEqual([]);
+    b.do("bench.mainsIn");
+    const rows = pointCheck(b.view, "liner").filter((r) => r.missing);
+    expect(rows.map((r) => r.what)).toEqual(["Isolated and drained"]);
+    expect(rows[0]!.missing).toMatch(/mains/);
+  });
+  it("agrees with its gate at every step of a whole job, for all three points", () => {
+    const b = plannedJob("C");
+    const seen = new Set<string>();
+    b.follow((_, step) => {
+      if (step.startsWith("linerPull") && !seen.has("liner")) {
+        seen.add("liner");
+        expect(pointCheck(b.view, "liner").every((r) => r.missing === null)).toBe(true);
+      }
+      if (step === "partBack:bezel") {
+        seen.add("bezel");
+        expect(pointCheck(b.view, "bezel").filter((r) => r.missing)).toEqual([]);
+      }
+      if (step === "partBack:base-cover") {
+        seen.add("baseCover");
+        expect(pointCheck(b.view, "baseCover").filter((r) => r.missing)).toEqual([]);
+      }
+      return false;
+    });
+    expect([...seen].sort()).toEqual(["baseCover", "bezel", "liner"]);
+  });
+  it("before anything is done nothing is go", () => {
+    const b = plannedJob("C");
+    for (const p of ["liner", "bezel", "baseCover"] as const)
+      expect(
+        pointCheck(b.view, p).some((r) => r.missing),
+        p,
+      ).toBe(true);
+  });
+});
+
+describe("the pause card", () => {
+  it("says every screw by its place, what is off and what to check first", () => {
+    const b = plannedJob("C").follow((s) => s.panel === "out");
+    const text = JSON.stringify(pauseCard(b.view));
+    expect(text).toContain("Base screws, 6");
+    expect(text).toContain("middle, under the round plug");
+    expect(text).toContain("Battery plug");
+    expect(text).toContain("No panel is in the lid.");
+    expect(text).toContain("There is no valid loose test.");
+    expect(text).toContain("prove it again");
+  });
+});

@@ -1,0 +1,36 @@
+import { readFileSync } from "node:fs";
+import { builds } from "@tests/bench";
+import { describe, expect, it } from "vitest";
+import { kitOf, ToolStock, withInches } from "./kit";
+import { makePlan } from "./plan";
+
+const stock = ToolStock.parse(JSON.parse(readFileSync("data/reference/tools.json", "utf8")));
+const kit = (id: string) => {
+  const r = makePlan(builds[id]!);
+  if (!r.ok) throw new Error(r.problem);
+  return kitOf(r.plan.tools, stock);
+};
+
+describe("the kit", () => {
+  it("names what the plan needs once each, nothing more, and what is missing", () => {
+    for (const id of Object.keys(builds)) {
+      const rows = kit(id);
+      expect(new Set(rows.map((r) => r.name)).size, id).toBe(rows.length);
+      for (const r of rows) expect(r.for).not.toBe("");
+    }
+    expect(kit("ostrel-kestrel-14").every((r) => r.state === "have")).toBe(true);
+    expect(kit("pellow-lune-15").find((r) => r.name === "Cutting wire")?.state).toBe("missing");
+  });
+  it("a substitute counts only if it is there, with what to mind", () => {
+    const row = kit("pellow-lune-13").find((r) => r.name === "6-lobe T3")!;
+    expect(row).toMatchObject({ state: "substitute" });
+    expect(row.by).toContain("Slotted 1.0");
+  });
+  it("with no stock on record everything is to be fetched", () => {
+    expect(kitOf([{ name: "Plastic pick", for: "x" }], null)[0]!.state).toBe("missing");
+  });
+  it("gives feelers in both units", () => {
+    expect(withInches("Feeler 0.25 mm")).toBe("Feeler 0.25 mm (0.010 in)");
+    expect(withInches("Soft cloth")).toBe("Soft cloth");
+  });
+});

@@ -1,0 +1,55 @@
+import { z } from "zod";
+import type { Plan } from "./plan";
+
+/** What hangs on the wall, and what may stand in for what does not. */
+export const ToolStock = z.strictObject({
+  format: z.literal("helvane.tools"),
+  version: z.literal(1),
+  source: z.string().min(1).max(200),
+  have: z.array(z.string().trim().min(1).max(60)).max(200),
+  substitutes: z
+    .array(
+      z.strictObject({
+        for: z.string().trim().min(1).max(60),
+        use: z.string().trim().min(1).max(60),
+        have: z.boolean(),
+        note: z.string().trim().max(160),
+      }),
+    )
+    .max(100),
+});
+export type ToolStock = z.infer<typeof ToolStock>;
+
+export interface KitRow {
+  name: string;
+  /** Name with inches where the trade sells by them. */
+  words: string;
+  state: "have" | "substitute" | "missing";
+  /** What stands in, and what to mind. */
+  by: string | null;
+  for: string;
+}
+
+/** A length in mm with its inches. @example withInches("Feeler 0.5 mm") // "Feeler 0.5 mm (0.020 in)" */
+export const withInches = (name: string): string =>
+  name.replace(/(\d+(?:\.\d+)?) mm/, (all, mm: string) => `${all} (${(Number(mm) / 25.4).toFixed(3)} in)`);
+
+/**
+ * What a plan needs, beside what the shop has: nothing more. Parts of a change and tape are to be fetched, so they count as
+ * missing until somebody says otherwise.
+ * @example kitOf(plan.tools, stock).filter((r) => r.state === "missing")
+ */
+export function kitOf(tools: Plan["tools"], stock: ToolStock | null): KitRow[] {
+  const have = new Set((stock?.have ?? []).map((h) => h.toLowerCase()));
+  return tools.map((t) => {
+    const sub = stock?.substitutes.find((s) => s.for.toLowerCase() === t.name.toLowerCase());
+    const state = have.has(t.name.toLowerCase()) ? "have" : sub?.have ? "substitute" : "missing";
+    return {
+      name: t.name,
+      words: withInches(t.name),
+      state,
+      by: state === "substitute" ? `${sub!.use}. ${sub!.note}` : null,
+      for: t.for,
+    };
+  });
+}

@@ -1,0 +1,60 @@
+import { builds } from "@tests/bench";
+import { seededRandom } from "@tests/randomActs";
+import { describe, expect, it } from "vitest";
+import { type Drill, drillOf, judgePick, nextOf, picksOf } from "./rehearse";
+
+const drill = (id: string): Drill => {
+  const d = drillOf(builds[id]!);
+  if (!d) throw new Error(id);
+  return d;
+};
+
+describe("the rehearsal", () => {
+  it("the plan's own order is right from first to last, on every machine", () => {
+    for (const id of Object.keys(builds)) {
+      const d = drill(id);
+      const done = new Set<string>();
+      for (const s of d.plan.out) {
+        expect(judgePick(d, done, s.id), `${id} ${s.id}`).toEqual({ ok: true, note: null });
+        done.add(s.id);
+      }
+      expect(nextOf(d, done)).toBeNull();
+    }
+  });
+  it("a plug before isolation, a screwed part, a covered screw, a needless step: each is told with what would have happened", () => {
+    const d = drill("ostrel-kestrel-14");
+    const none = new Set<string>();
+    expect(judgePick(d, none, "cableOff:display-plug")).toMatchObject({ ok: false, slip: "power" });
+    expect(judgePick(d, none, "cableOff:battery-plug")).toMatchObject({ ok: false, slip: "power" });
+    expect(judgePick(d, none, "partOut:base-cover")).toMatchObject({ ok: false, slip: "force" });
+    expect(judgePick(d, none, "screwsOut:plug-screw")).toMatchObject({ ok: false, slip: "covered" });
+    const open = new Set(d.plan.out.slice(0, 8).map((s) => s.id));
+    const needless = judgePick(d, open, "partOut:wireless-card");
+    expect(needless).toMatchObject({ ok: false });
+  });
+  it("another order that works is let pass, with what the plan does first", () => {
+    const d = drill("ostrel-kestrel-14");
+    const done = new Set(["shutDown", "mainsOut"]);
+    const ready = d.plan.out.filter((s) => !done.has(s.id) && judgePick(d, done, s.id).ok);
+    expect(ready.length).toBeGreaterThan(1);
+    const second = ready.find((s) => s.id !== nextOf(d, done)!.id)!;
+    expect(judgePick(d, done, second.id)).toMatchObject({ ok: true, note: expect.stringContaining("The plan does") });
+  });
+  it("always offers what is right, once, among others that are wrong as long as there are such", () => {
+    for (const id of Object.keys(builds)) {
+      const d = drill(id);
+      const random = seededRandom(5);
+      const done = new Set<string>();
+      for (const s of d.plan.out) {
+        const picks = picksOf(d, done, 4, random);
+        expect(
+          picks.filter((p) => p.id === s.id),
+          `${id} ${s.id}`,
+        ).toHaveLength(1);
+        expect(new Set(picks.map((p) => p.id)).size).toBe(picks.length);
+        done.add(s.id);
+      }
+      expect(picksOf(d, done, 4, random)).toEqual([]);
+    }
+  });
+});

@@ -1,0 +1,115 @@
+import { type Build, indexBuild } from "../build";
+import { listed } from "../quantity";
+import { type StepGraph, stepGraph } from "./graph";
+import { makePlan, type Plan } from "./plan";
+import type { Step } from "./step";
+import { PLAN_WEIGHTS, stepCost } from "./weights";
+
+export interface Drill {
+  build: Build;
+  plan: Plan;
+  graph: StepGraph;
+  /** Steps that isolation itself needs: anything else comes after it. */
+  isolation: ReadonlySet<string>;
+}
+
+export type Judgement =
+  | { ok: true; note: string | null }
+  | {
+      ok: false;
+      /** What would have happened. */
+      why: string;
+      /** Kind of slip, for the list of weak points. */
+      slip: "power" | "held" | "covered" | "needless" | "force";
+    };
+
+/** A drill over a build's way out; null when the build cannot be planned. @example drillOf(build)?.plan.out.length */
+export function drillOf(build: Build): Drill | null {
+  const made = makePlan(build);
+  if (!made.ok) return null;
+  const graph = stepGraph(indexBuild(build));
+  const isolation = new Set<string>();
+  const walk = ["drain"];
+  while (walk.length) {
+    const s = walk.pop()!;
+    if (isolation.has(s)) continue;
+    isolation.add(s);
+    walk.push(...(graph.needs.get(s) ?? []));
+  }
+  return { build, plan: made.plan, graph, isolation };
+}
+
+/** The step the plan does next; null when the goal is reached. */
+export const nextOf = (d: Drill, done: ReadonlySet<string>): Step | null => d.plan.out.find((s) => !done.has(s.id)) ?? null;
+
+/**
+ * What would happen if this step were done now: told from the same graph that plans, and the rule that hands wait for isolation.
+ * @param done ids of the steps done so far
+ * @example judgePick(drill, new Set(), "partOut:panel").ok // false
+ */
+export function judgePick(d: Drill, done: ReadonlySet<string>, id: string): Judgement {
+  const s = d.graph.steps.get(id);
+  if (!s) return { ok: false, why: "This machine has no such step.", slip: "needless" };
+  const b = indexBuild(d.build);
+  const inPlan = d.plan.out.some((x) => x.id === id);
+  const missing = (d.graph.needs.get(id) ?? []).filter((n) => !done.has(n));
+  const isolated = done.has("drain");
+  if (s.kind === "cableOff" && !isolated && !d.isolation.has(id)) {
+    const c = b.connector.get(s.target);
+    return {
+      ok: false,
+      why: `${c?.name ?? "That plug"} comes off under power: backlight fuse or board can be destroyed. Isolate first.`,
+      slip: "power",
+    };
+  }
+  if (s.kind === "cableOff" && d.isolation.has(id) && !done.has("mainsOut"))
+    return { ok: false, why: "The battery plug sparks with the mains in. Shut down, take the mains out.", slip: "power" };
+  if (s.kind === "drain" && missing.length)
+    return {
+      ok: false,
+      why: `Nothing is drained while ${listed(missing.map((m) => d.graph.steps.get(m)!.title.toLowerCase()))} is still to do.`,
+      slip: "power",
+    };
+  if (missing.length) {
+    const first = d.graph.steps.get(missing[0]!)!;
+    const screws = missing.map((m) => d.graph.steps.get(m)!).filter((m) => m.kind === "screwsOut" || m.kind === "screwsLoosen");
+    if (s.kind === "partOut" || s.kind === "partFold") {
+      if (screws.length)
+        return {
+          ok: false,
+          why: `It is still screwed: ${listed(screws.map((x) => x.title.toLowerCase()))}. Pulled, it cracks at the hole.`,
+          slip: "force",
+        };
+      return { ok: false, why: `Something still holds it: first ${first.title.toLowerCase()}.`, slip: "held" };
+    }
+    return { ok: false, why: `It cannot be reached: first ${first.title.toLowerCase()}.`, slip: "covered" };
+  }
+  if (!inPlan)
+    return {
+      ok: false,
+      why: `Not needed for this goal: ${stepCost(s, PLAN_WEIGHTS).toFixed(1)} min for nothing.`,
+      slip: "needless",
+    };
+  if (!isolated && !d.isolation.has(id))
+    return { ok: false, why: "The machine is not isolated yet: hands wait until it is.", slip: "power" };
+  const next = nextOf(d, done);
+  return { ok: true, note: next && next.id !== id ? `It works. The plan does "${next.title}" first.` : null };
+}
+
+/**
+ * Steps to pick from: what the plan does next, and others that are wrong now, in an order that tells nothing.
+ * @param random a number from 0 to 1, seeded by the caller
+ * @example picksOf(drill, new Set(), 4, Math.random).length // 4
+ */
+export function picksOf(d: Drill, done: ReadonlySet<string>, count: number, random: () => number): Step[] {
+  const next = nextOf(d, done);
+  if (!next) return [];
+  const others = [...d.graph.steps.values()].filter((s) => s.id !== next.id && !done.has(s.id) && s.title !== next.title);
+  const wrong = others.filter((s) => !judgePick(d, done, s.id).ok);
+  const pool = (wrong.length >= count - 1 ? wrong : others).map((s) => ({ s, r: random() })).sort((a, b) => a.r - b.r);
+  const list = [next, ...pool.slice(0, count - 1).map((x) => x.s)];
+  return list
+    .map((s) => ({ s, r: random() }))
+    .sort((a, b) => a.r - b.r)
+    .map((x) => x.s);
+}

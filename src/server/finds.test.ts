@@ -1,0 +1,83 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { jobOn, snapshots, TestBench } from "@tests/bench";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { connection, migrate } from "@/data/connection";
+import { loadReference } from "@/data/demoScenario";
+import { appendOne } from "./append";
+import { proposals, takeProposal } from "./finds";
+import { readReference } from "./reference";
+
+const dir = mkdtempSync(join(tmpdir(), "helvane-finds-"));
+const ISO = "2026-06-01T08:00:00.000Z";
+
+beforeAll(async () => {
+  process.env.HELVANE_DB = join(dir, "finds.sqlite");
+  const c = connection();
+  await migrate(c);
+  await loadReference(c, "data", ISO);
+  for (const [hash, s] of Object.entries(snapshots))
+    await c.db
+      .insertInto("reference")
+      .values({
+        kind: s.kind,
+        id: `zz-${hash.slice(0, 20)}`,
+        hash,
+        version: 1,
+        json: JSON.stringify(s.data),
+        updated_at: ISO,
+      } as never)
+      .onConflict((x) => x.doNothing())
+      .execute();
+});
+afterAll(() => rmSync(dir, { recursive: true, force: true }));
+
+/** A job on the deep machine in which something was found; stored as the bench would. */
+async function foundIn(n: number, who: string, xMm: number, takenBack = false): Promise<void> {
+  const b = jobOn(
+    "marrick-holm-15",
+    undefined,
+    new TestBench(`device-${String.fromCharCode(96 + n)}`, `00000000-0000-7000-8000-00000000000${n}`),
+  );
+  const open = b.events.find((e) => e.type === "job.opened")!;
+  Object.assign(open, { payload: { ...open.payload, number: `H-${900 + n}` } });
+  const find = b.do("open.found", {
+    kind: "hiddenScrew",
+    holds: "palm-rest",
+    view: "base",
+    xMm,
+    yMm: 140,
+    words: "Under the badge",
+    screwType: null,
+    connector: "friction",
+  });
+  Object.assign(find, { who });
+  if (takenBack) b.do("job.takenBack", { eventId: find.id });
+  for (const e of b.events) {
+    const done = await appendOne(e, "live", Date.parse("2026-06-01T00:00:00Z"));
+    if (!done.ok) throw new Error(`${e.type}: ${done.reason}`);
+  }
+}
+
+describe("finds as proposals", () => {
+  it("are counted by place, with who saw them; what was taken back is none", async () => {
+    expect(await proposals()).toEqual([]);
+    await foundIn(1, "Bench 1", 200);
+    await foundIn(2, "Bench 2", 205);
+    await foundIn(3, "Bench 1", 60);
+    await foundIn(4, "Bench 1", 100, true);
+    const list = await proposals();
+    expect(list.map((p) => p.seen).sort()).toEqual([1, 2]);
+    expect(list.find((p) => p.seen === 2)).toMatchObject({ machine: "Marrick Holm 15", who: ["Bench 1", "Bench 2"] });
+  });
+  it("taken over they are in the build, once, and no longer proposed", async () => {
+    const two = (await proposals()).find((p) => p.seen === 2)!;
+    const before = (await readReference()).builds.find((b) => b.id === "marrick-holm-15")!;
+    expect(await takeProposal(two.key, ISO)).toMatchObject({ ok: true, version: before.version + 1 });
+    const after = (await readReference()).builds.find((b) => b.id === "marrick-holm-15")!.data;
+    expect(after.screwGroups.length).toBe(before.data.screwGroups.length + 1);
+    expect((await proposals()).some((p) => p.seen === 2)).toBe(false);
+    expect(await takeProposal(two.key, ISO)).toMatchObject({ ok: false });
+  });
+});

@@ -1,0 +1,318 @@
+import { randomUUID } from "node:crypto";
+import { setImmediate as nextTurn } from "node:timers/promises";
+import Papa from "papaparse";
+import {
+  codeKey,
+  FACT_LABEL,
+  FACT_NAMES,
+  mergePanel,
+  PANEL_COLUMNS,
+  Panel,
+  type PanelPatch,
+  panelId,
+  readPanelRow,
+} from "@/core/panel";
+import type { Sourced } from "@/core/quantity";
+import { connection } from "@/data/connection";
+import {
+  dropImport,
+  endImport,
+  type ImportRecord,
+  importRows,
+  openImport,
+  readImport,
+  type StagedPanel,
+  type StagedRow,
+  stageSlice,
+  takeImport,
+} from "@/data/importStore";
+import { catalogueEntries, panelsById } from "@/data/panelStore";
+import { contentHash } from "@/data/referenceStore";
+import type { RowOutcome } from "@/data/schema";
+
+/** Rows a table may have. */
+export const MOST_ROWS = 50_000;
+/** Rows between two turns of the event loop: others' requests are answered in between. */
+export const SLICE = 40;
+
+/** Imports someone has called off while they are read. */
+const calledOff = new Set<string>();
+
+interface Row {
+  row: number;
+  read: { ok: true; patch: PanelPatch } | { ok: false; code: string; problems: string[] };
+}
+
+/**
+ * Starts a dry run over a table of panels: read and checked in slices into a staging table, nothing else changed.
+ * @returns its id at once, and the reading as a promise
+ */
+export async function startPanelImport(
+  file: { name: string; format: "csv" | "json"; text: string },
+  nowIso: string,
+): Promise<{ id: string; done: Promise<void> }> {
+  const { db } = connection();
+  const id = randomUUID();
+  await openImport(db, id, file.name, nowIso);
+  const done = read(id, file).catch(async (e) => {
+    await endImport(db, id, "failed", [
+      e instanceof TableProblem ? e.message : `The file could not be read: ${(e as Error).message}`,
+    ]);
+  });
+  return { id, done };
+}
+
+class TableProblem extends Error {}
+
+async function read(id: string, file: { name: string; format: "csv" | "json"; text: string }): Promise<void> {
+  const { db } = connection();
+  const notes: string[] = [];
+  const staging = await stager(id, file.name);
+  const text = file.text.replace(/^\uFEFF/, "");
+  let count = 0;
+  const take = async (rows: Row[], part: number): Promise<boolean> => {
+    for (let i = 0; i < rows.length; i += SLICE) {
+      if (calledOff.has(id)) return false;
+      await staging(rows.slice(i, i + SLICE), part);
+      await nextTurn();
+    }
+    return true;
+  };
+  const counted = (n: number) => {
+    count += n;
+    if (count > MOST_ROWS) throw new TableProblem(`More than ${MOST_ROWS} rows: split the file.`);
+  };
+  const went = file.format === "csv" ? await eachCsvRow(text, notes, counted, take) : await eachJsonRow(text, counted, take);
+  if (!went) {
+    calledOff.delete(id);
+    await dropImport(db, id);
+    return;
+  }
+  if (count === 0) throw new TableProblem("The file has no rows. Nothing to take over.");
+  await endImport(db, id, "ready", notes);
+}
+
+/** Rows of a CSV in chunks; the parser rests while a chunk is dealt with. */
+function eachCsvRow(
+  text: string,
+  notes: string[],
+  counted: (n: number) => void,
+  take: (rows: Row[], part: number) => Promise<boolean>,
+): Promise<boolean> {
+  return new Promise((done, failed) => {
+    let row = 1;
+    let headers: string[] | null = null;
+    let stopped = false;
+    Papa.parse<string[]>(text as never, {
+      skipEmptyLines: "greedy",
+      chunkSize: 24_000,
+      chunk: (results: Papa.ParseResult<string[]>, parser: Papa.Parser) => {
+        parser.pause();
+        const rows: Row[] = [];
+        try {
+          for (const [i, cells] of results.data.entries()) {
+            if (!headers) {
+              headers = readHeaders(cells, notes);
+              continue;
+            }
+            row += 1;
+            const broken = results.errors.find((e) => e.row === i);
+            const extra = cells.slice(headers.length).filter((c) => c.trim());
+            const named = Object.fromEntries(headers.map((h, k) => [h, cells[k]]).filter(([h]) => h));
+            const r = readPanelRow(named);
+            const problems = [
+              ...(broken ? [`${broken.message}`] : []),
+              ...(extra.length ? [`more cells than columns: ${extra.slice(0, 3).join(", ")}`] : []),
+              ...(r.ok ? [] : r.problems.map((p) => `${p.column}: ${p.message}`)),
+            ];
+            rows.push({
+              row,
+              read: problems.length || !r.ok ? { ok: false, code: (named.code ?? "").trim().slice(0, 40), problems } : r,
+            });
+          }
+          counted(rows.length);
+        } catch (e) {
+          stopped = true;
+          parser.abort();
+          failed(e);
+          return;
+        }
+        take(rows, Math.min(0.99, (results.meta.cursor ?? 0) / Math.max(1, text.length))).then((on) => {
+          if (!on) {
+            stopped = true;
+            parser.abort();
+            done(false);
+          } else parser.resume();
+        }, failed);
+      },
+      complete: () => {
+        if (!stopped) done(true);
+      },
+    });
+  });
+}
+
+/** Column names as written; those that are not a panel table's are named once and not read. */
+function readHeaders(cells: readonly string[], notes: string[]): string[] {
+  const names = cells.map((c) => c.trim().toLowerCase());
+  if (!names.includes("code"))
+    throw new TableProblem(
+      `The first row must name the columns, "code" among them. Read: ${cells.slice(0, 8).join(", ").slice(0, 200) || "nothing"}.`,
+    );
+  const twice = names.find((n, i) => n && names.indexOf(n) !== i);
+  if (twice) throw new TableProblem(`The column "${twice}" is there twice.`);
+  const strange = names.filter((n) => n && !PANEL_COLUMNS.includes(n));
+  if (strange.length)
+    notes.push(
+      `Not read, no column of a panel table: ${strange.slice(0, 12).join(", ")}${strange.length > 12 ? " and more" : ""}.`,
+    );
+  return names.map((n) => (PANEL_COLUMNS.includes(n) ? n : ""));
+}
+
+async function eachJsonRow(
+  text: string,
+  counted: (n: number) => void,
+  take: (rows: Row[], part: number) => Promise<boolean>,
+): Promise<boolean> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (e) {
+    throw new TableProblem(`Not readable as JSON: ${(e as Error).message}`);
+  }
+  const whole = raw as { format?: unknown; panels?: unknown };
+  const list = Array.isArray(raw)
+    ? raw
+    : whole?.format === "helvane.panels" && Array.isArray(whole.panels)
+      ? whole.panels
+      : whole?.format === "helvane.panel"
+        ? [raw]
+        : null;
+  if (!list) throw new TableProblem('Expected a list of panels, or an object of format "helvane.panels".');
+  counted(list.length);
+  for (let i = 0; i < list.length; i += SLICE) {
+    const rows = list.slice(i, i + SLICE).map((one, k): Row => {
+      const p = Panel.safeParse(one);
+      if (!p.success)
+        return {
+          row: i + k + 1,
+          read: {
+            ok: false,
+            code: typeof (one as { code?: unknown })?.code === "string" ? (one as { code: string }).code.slice(0, 40) : "",
+            problems: p.error.issues.slice(0, 8).map((x) => `${x.path.map(String).join(".") || "panel"}: ${x.message}`),
+          },
+        };
+      const facts = Object.fromEntries(
+        FACT_NAMES.flatMap((f) => (p.data[f] ? [[f, p.data[f] as Sourced<unknown>]] : [])),
+      ) as PanelPatch["facts"];
+      return {
+        row: i + k + 1,
+        read: {
+          ok: true,
+          patch: {
+            code: p.data.code,
+            facts,
+            ...(p.data.otherNames ? { otherNames: p.data.otherNames } : {}),
+            ...(p.data.claims ? { claims: p.data.claims } : {}),
+          },
+        },
+      };
+    });
+    if (!(await take(rows, Math.min(0.99, (i + rows.length) / list.length)))) return false;
+  }
+  return true;
+}
+
+const names = (facts: readonly (keyof typeof FACT_LABEL)[]) =>
+  facts.map((f) => FACT_LABEL[f].split(",")[0]!.toLowerCase()).join(", ");
+
+/** Merges rows over what is known and over earlier rows of the same file. */
+async function stager(id: string, from: string): Promise<(rows: readonly Row[], part: number) => Promise<void>> {
+  const { db } = connection();
+  const known = new Map((await catalogueEntries(db)).map((e) => [codeKey(e.code), e.id]));
+  /** What this file has made of each panel so far: the row it stood in first, and the record. */
+  const here = new Map<string, { row: number; panel: Panel; expected: number; id: string }>();
+  return async (rows, part) => {
+    const keys = rows.flatMap((r) => (r.read.ok ? [codeKey(r.read.patch.code)] : []));
+    const wanted = [...new Set(keys)].flatMap((k) => (here.has(k) ? [] : (known.get(k) ?? [])));
+    const stored = new Map((await panelsById(db, wanted)).map((p) => [codeKey(p.data.code), p]));
+    const staged: StagedRow[] = [];
+    const panels = new Map<string, StagedPanel>();
+    for (const r of rows) {
+      if (!r.read.ok) {
+        staged.push({ row: r.row, code: r.read.code, outcome: "wrong", says: r.read.problems });
+        continue;
+      }
+      const { patch } = r.read;
+      const key = codeKey(patch.code);
+      const before = here.get(key);
+      const base = before?.panel ?? stored.get(key)?.data ?? null;
+      const merged = mergePanel(base, patch, from);
+      const repeated = before && merged.outcome === "same";
+      const outcome: RowOutcome = repeated ? "repeated" : before && merged.outcome === "new" ? "fills" : merged.outcome;
+      staged.push({
+        row: r.row,
+        code: patch.code,
+        outcome,
+        says: [
+          ...(before ? [`the same panel as in row ${before.row}`] : []),
+          ...(merged.filled.length ? [`${outcome === "new" ? "says" : "fills in"} ${names(merged.filled)}`] : []),
+          ...(merged.against.length ? [`speaks against the record: ${names(merged.against)}; both are kept`] : []),
+        ],
+      });
+      const panelKey = before?.id ?? stored.get(key)?.id ?? panelId(patch.code);
+      const expected = before?.expected ?? stored.get(key)?.version ?? 0;
+      here.set(key, { row: before?.row ?? r.row, panel: merged.panel, expected, id: panelKey });
+      if (merged.outcome !== "same")
+        panels.set(panelKey, {
+          id: panelKey,
+          expected,
+          hash: contentHash(merged.panel),
+          json: JSON.stringify(merged.panel),
+        });
+    }
+    await stageSlice(db, id, staged, [...panels.values()], part);
+  };
+}
+
+export const panelImport = (id: string): Promise<ImportRecord | null> => readImport(connection().db, id);
+export const panelImportRows = (id: string, only: RowOutcome | null, after: number): Promise<StagedRow[]> =>
+  importRows(connection().db, id, only, after, 100);
+
+export type Taken = { ok: true; panels: number } | { ok: false; status: number; problem: string };
+
+/** Takes a dry run over. */
+export async function takePanelImport(id: string, nowIso: string): Promise<Taken> {
+  const { db } = connection();
+  const r = await readImport(db, id);
+  if (!r) return { ok: false, status: 404, problem: "There is no such import." };
+  if (r.state !== "ready")
+    return {
+      ok: false,
+      status: 409,
+      problem:
+        r.state === "taken"
+          ? "This file was taken over already."
+          : r.state === "reading"
+            ? "The file is still being read."
+            : "This import did not come to an end. Read the file again.",
+    };
+  const done = await takeImport(db, id, nowIso);
+  return done.ok
+    ? done
+    : {
+        ok: false,
+        status: 409,
+        problem: `Changed since this file was read: ${done.stale.join(", ")}. Nothing was saved. Read the file again.`,
+      };
+}
+
+/** Calls an import off: at once when it waits, at the next slice when it is being read. */
+export async function cancelPanelImport(id: string): Promise<boolean> {
+  const { db } = connection();
+  const r = await readImport(db, id);
+  if (!r) return false;
+  if (r.state === "reading") calledOff.add(id);
+  else if (r.state !== "taken") await dropImport(db, id);
+  return true;
+}

@@ -1,0 +1,99 @@
+import PDFDocument from "pdfkit";
+import qrcode from "qrcode-generator";
+import { screwPaths } from "@/core/build";
+import { buildOf, changesOf, fold } from "@/core/job";
+import { BAR_MM, barRects, makePlan, PAPERS, type Paper, type QrModules, type ScrewSheet, screwSheet } from "@/core/teardown";
+import { connection } from "@/data/connection";
+import { readLog } from "@/data/eventStore";
+import { registerFaces, writeRuns } from "./pdf";
+import { readReference } from "./reference";
+
+const PT = 72 / 25.4;
+
+/** The screw sheet of a job's plan, or of its machine's build before there is one; null when there is neither. */
+export async function readScrewSheet(jobId: string, paper: Paper, origin: string): Promise<ScrewSheet | null> {
+  const log = await readLog(connection().db, jobId);
+  const view = { state: fold(log.events, log.snapshots), snapshots: log.snapshots };
+  const job = view.state.job;
+  if (!job) return null;
+  let build = buildOf(view)?.build;
+  if (!build) {
+    const ref = await readReference();
+    const machine = ref.machines.find((m) => m.model === job.machineModel);
+    build = ref.builds.find((x) => x.id === machine?.build)?.data;
+  }
+  if (!build) return null;
+  const made = makePlan(build, changesOf(view));
+  return made.ok
+    ? screwSheet(build, made.plan.out, paper, `${job.number}, ${job.machineModel}`, `${origin}/jobs/${jobId}/open`)
+    : null;
+}
+
+/** A QR code's modules. */
+export function qrModules(text: string): QrModules {
+  const q = qrcode(0, "M");
+  q.addData(text);
+  q.make();
+  const n = q.getModuleCount();
+  return Array.from({ length: n }, (_, y) => Array.from({ length: n }, (_, x) => q.isDark(y, x)));
+}
+
+/**
+ * The sheet as PDF at true scale: one user unit of the page is one point, and viewers are told not to fit it to the paper.
+ * @param scale correction for this printer, 1 for none
+ */
+export function screwSheetPdf(sheet: ScrewSheet, dated: Date, scale = 1): Promise<Buffer> {
+  const paper = PAPERS[sheet.paper];
+  const size: [number, number] = [paper.widthMm * PT, paper.heightMm * PT];
+  const doc = new PDFDocument({
+    size,
+    margin: 0,
+    autoFirstPage: false,
+    info: { Title: `Screws of ${sheet.title}`, Author: "Helvane", CreationDate: dated },
+  });
+  registerFaces(doc);
+  const root = (doc as unknown as { _root: { data: Record<string, unknown> } })._root;
+  const preferences = doc.ref({ PrintScaling: "None" });
+  root.data.ViewerPreferences = preferences;
+  const parts: Buffer[] = [];
+  doc.on("data", (b: Buffer) => parts.push(b));
+  const ended = new Promise<Buffer>((resolve) => doc.on("end", () => resolve(Buffer.concat(parts))));
+  const qr = qrModules(sheet.address);
+  const text = (words: string, x: number, y: number, mm: number, weight: 400 | 700 = 400) =>
+    writeRuns(doc, words, x, y - mm * 0.78, mm, weight, 180);
+  const pages = sheet.pages.length ? sheet.pages : [[]];
+  for (const [i, cells] of pages.entries()) {
+    doc.addPage({ size, margin: 0 });
+    doc.scale(PT * scale);
+    text(`Screws of ${sheet.title}`, 10, 17, 5.2, 700);
+    text(`${sheet.count} screws, page ${i + 1} of ${pages.length}. Print at 100 %, no fitting to the page.`, 10, 22.5, 3.3);
+    for (const r of barRects()) doc.rect(r.xMm, r.yMm, r.widthMm, r.heightMm);
+    doc.fill("#000");
+    text(`${BAR_MM} mm: hold a ruler to it`, 12 + BAR_MM, 30.4, 3.2);
+    const m = 20 / qr.length;
+    for (const [y, row] of qr.entries())
+      for (const [x, on] of row.entries()) if (on) doc.rect(paper.widthMm - 30 + x * m, 8 + y * m, m, m);
+    doc.fill("#000");
+    for (const c of cells) {
+      doc.lineWidth(0.4).rect(c.xMm, c.yMm, c.widthMm, c.heightMm).stroke();
+      text(String(c.count), c.xMm + 2, c.yMm + 5.6, 4.2, 700);
+      text(c.title, c.xMm + 9, c.yMm + 5.4, 3.8, 700);
+      text(`${c.view === "lid" ? "Lid, from the front" : "Base, from below"}. ${c.note}`, c.xMm + 2, c.yMm + 10.6, 3);
+      const o = c.outline;
+      doc
+        .lineWidth(0.2)
+        .dash(1.4, { space: 1 })
+        .roundedRect(c.xMm + o.xMm, c.yMm + o.yMm, o.widthMm, o.heightMm, 2)
+        .stroke()
+        .undash();
+      for (const s of c.screws) {
+        doc.save().translate(c.xMm + s.xMm, c.yMm + s.yMm);
+        for (const d of screwPaths(s.type, 1)) doc.path(d).fill("#000");
+        doc.restore();
+        text(String(s.number), c.xMm + s.xMm + 3.1, c.yMm + s.yMm + 1.2, 2.6);
+      }
+    }
+  }
+  doc.end();
+  return ended;
+}

@@ -1,0 +1,164 @@
+"use client";
+import { useEffect, useMemo, useState } from "react";
+import type { Build } from "@/core/build";
+import { counted } from "@/core/quantity";
+import { drillOf, type Judgement, judgePick, nextOf, picksOf, type Step } from "@/core/teardown";
+import { Mark } from "../draw/Mark";
+import { read, write } from "../job/device";
+import { Desk } from "../shell/Desk";
+
+const PICKS = 4;
+const SLIP_WORDS: Record<Extract<Judgement, { ok: false }>["slip"], string> = {
+  power: "power before hands",
+  held: "what still holds",
+  covered: "what lies over it",
+  needless: "what the goal does not need",
+  force: "screws left in",
+};
+type Slip = keyof typeof SLIP_WORDS;
+interface Kept {
+  runs: number;
+  best: number | null;
+  slips: Partial<Record<Slip, number>>;
+}
+const NOTHING: Kept = { runs: 0, best: null, slips: {} };
+
+/** The plan as a drill without a machine: pick the next step; a wrong one is answered with what would have happened. */
+export function Rehearsal({ build }: { build: Build }) {
+  const drill = useMemo(() => drillOf(build), [build]);
+  const key = `helvane.drill.${build.id}`;
+  const [done, setDone] = useState<readonly string[]>([]);
+  const [wrong, setWrong] = useState<{ step: Step; why: string } | null>(null);
+  const [note, setNote] = useState<string | null>(null);
+  const [slips, setSlips] = useState(0);
+  const [kept, setKept] = useState<Kept>(NOTHING);
+  const [picks, setPicks] = useState<Step[]>([]);
+  useEffect(() => {
+    try {
+      setKept({ ...NOTHING, ...JSON.parse(read(key) ?? "{}") });
+    } catch {
+      setKept(NOTHING);
+    }
+  }, [key]);
+  useEffect(() => {
+    if (drill) setPicks(picksOf(drill, new Set(done), PICKS, Math.random));
+  }, [drill, done]);
+  if (!drill)
+    return (
+      <Desk title={`Rehearse ${build.machineModel}`} ways={[["/builds", "Machines and builds"]]}>
+        <div className="empty">
+          <b>This build cannot be planned yet.</b> Mend it first.
+        </div>
+      </Desk>
+    );
+  const at = new Set(done);
+  const over = nextOf(drill, at) === null;
+  const keep = (next: Kept) => {
+    setKept(next);
+    write(key, JSON.stringify(next));
+  };
+  const pick = (s: Step) => {
+    const j = judgePick(drill, at, s.id);
+    if (!j.ok) {
+      setWrong({ step: s, why: j.why });
+      setNote(null);
+      setSlips((n) => n + 1);
+      keep({ ...kept, slips: { ...kept.slips, [j.slip]: (kept.slips[j.slip] ?? 0) + 1 } });
+      return;
+    }
+    setWrong(null);
+    setNote(j.note);
+    const next = [...done, s.id];
+    setDone(next);
+    if (nextOf(drill, new Set(next)) === null) {
+      const score = Math.round((100 * drill.plan.out.length) / (drill.plan.out.length + slips));
+      keep({ ...kept, runs: kept.runs + 1, best: Math.max(kept.best ?? 0, score) });
+    }
+  };
+  const weak = (Object.entries(kept.slips) as [Slip, number][]).sort((a, b) => b[1] - a[1]);
+  return (
+    <Desk
+      title={over ? "The panel is out" : "What comes next?"}
+      ways={[
+        [`/builds/${build.id}`, "The build"],
+        ["/builds", "Machines and builds"],
+      ]}
+    >
+      <p className="q" role="status">
+        {build.machineModel}, family {build.family}. Step {Math.min(done.length + 1, drill.plan.out.length)} of{" "}
+        {drill.plan.out.length}, {counted(slips, "slip")} so far{kept.best !== null && `, best run ${kept.best} %`}. A drill:
+        nothing is recorded in any job.
+      </p>
+      {over ? (
+        <div className="look" role="status">
+          <Mark kind={slips ? "change" : "same"} size={26} />
+          <div>
+            <b>{slips ? `Out, with ${counted(slips, "slip")}.` : "Out, without a slip."}</b>{" "}
+            <button
+              type="button"
+              className="link"
+              onClick={() => {
+                setDone([]);
+                setSlips(0);
+                setWrong(null);
+                setNote(null);
+              }}
+            >
+              Once more
+            </button>
+          </div>
+        </div>
+      ) : (
+        <ul className="flex flex-col gap-2" aria-label="Pick the next step">
+          {picks.map((s) => (
+            <li key={s.id}>
+              <button type="button" className="btn w-full" aria-pressed={wrong?.step.id === s.id} onClick={() => pick(s)}>
+                {s.title}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {wrong && (
+        <div className="refusal" role="alert">
+          <Mark kind="stop" size={26} />
+          <div>
+            <b>{wrong.step.title}: not now</b>
+            {wrong.why}
+          </div>
+        </div>
+      )}
+      {note && (
+        <div className="look" role="status">
+          <Mark kind="same" size={22} />
+          <p>{note}</p>
+        </div>
+      )}
+      <div className="grid grid-cols-2 gap-8">
+        <section aria-label="Done so far">
+          <h2 className="sec">Done so far</h2>
+          <ol className="list-decimal pl-7 text-[16px] leading-[22px]">
+            {done.map((id) => (
+              <li key={id}>{drill.graph.steps.get(id)!.title}</li>
+            ))}
+          </ol>
+        </section>
+        <section aria-label="Weak points">
+          <h2 className="sec">Weak points on this machine</h2>
+          {weak.length === 0 ? (
+            <p className="q">None yet. Kept on this device.</p>
+          ) : (
+            <ul className="rows">
+              {weak.map(([slip, n]) => (
+                <li key={slip}>
+                  <span className="grow">{SLIP_WORDS[slip]}</span>
+                  <em>{n === 1 ? "once" : `${n} times`}</em>
+                </li>
+              ))}
+            </ul>
+          )}
+        </section>
+      </div>
+    </Desk>
+  );
+}

@@ -1,0 +1,63 @@
+"use client";
+import type { Build } from "@/core/build";
+import type { Step } from "@/core/teardown";
+import { Mark } from "../draw/Mark";
+
+/** How each edge of the lid may be entered, while something on it is pried: where, with what, how deep, what sits behind. */
+export function PryMap({ build, step }: { build: Build; step: Step }) {
+  const pry = build.lid.pry ?? [];
+  const part = build.parts.find((p) => p.id === step.target);
+  const tape = build.tapes.find((t) => t.id === step.target);
+  const prying =
+    (step.kind === "partOut" && part?.role === "bezel") ||
+    step.kind === "tapeOut" ||
+    (step.kind === "partFold" && part?.role === "panel" && pry.length > 0 && !build.parts.some((p) => p.role === "bezel"));
+  if (!prying) return null;
+  if (pry.length === 0)
+    return (
+      <div className="look" role="group" aria-label="Pry map">
+        <Mark kind="look" size={22} />
+        <p>
+          <b>No pry map for this lid.</b> 5 mm of free tool ahead of the fingers, no more, and look first what sits behind each
+          edge.
+        </p>
+      </div>
+    );
+  const here = tape ? pry.filter((e) => e.edge === tape.edge) : pry;
+  return (
+    <table className="cmp w-full" aria-label="Pry map">
+      <thead>
+        <tr>
+          <th scope="col">Edge</th>
+          <th scope="col">Start, tool</th>
+          <th scope="col">Deep at most</th>
+          <th scope="col">Behind it</th>
+        </tr>
+      </thead>
+      <tbody>
+        {(here.length ? here : pry).map((e) => (
+          <tr key={e.edge} data-v={e.enter ? "same" : "stop"}>
+            <th scope="row">{e.edge}</th>
+            {e.enter ? (
+              <>
+                <td style={{ whiteSpace: "normal" }}>
+                  {[e.start, e.tool?.toLowerCase()].filter(Boolean).join(", ") || "anywhere"}
+                </td>
+                <td className="mono">{e.depthMm === undefined ? "5 mm (A)" : `${e.depthMm} mm`}</td>
+              </>
+            ) : (
+              <td colSpan={2}>
+                <span className="flex items-center gap-2">
+                  <Mark kind="stop" size={18} /> <b>do not enter</b>
+                </span>
+              </td>
+            )}
+            <td style={{ whiteSpace: "normal" }}>
+              {[e.behind, e.heldBy && `held by ${e.heldBy}`].filter(Boolean).join(", ") || "not known"}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,152 @@
+"use client";
+import Link from "next/link";
+import { useState } from "react";
+import { type Build, FIND_KINDS, FIND_WORDS, type Find, indexBuild } from "@/core/build";
+import { eventGate, type JobEvent, makeEventId } from "@/core/job";
+import { nextAct, type Step } from "@/core/teardown";
+import { Sheet } from "../controls/Sheet";
+import { useBench } from "../job/context";
+
+/** The part a step is about: what a hidden screw there would hold. */
+function partOf(build: Build, step: Step): string {
+  const b = indexBuild(build);
+  return (
+    (b.part.has(step.target) ? step.target : undefined) ??
+    b.group.get(step.target)?.holds ??
+    b.tape.get(step.target)?.holds ??
+    b.connector.get(step.target)?.joins[0] ??
+    b.panel.id
+  );
+}
+
+/** Found something, cannot do this, pause: three ways out of a step that does not go as planned. */
+export function Trouble({ step }: { step: Step }) {
+  const { build, log, view, progress, jobId, say } = useBench();
+  const [open, setOpen] = useState<"found" | "stuck" | null>(null);
+  const [why, setWhy] = useState("");
+  const [words, setWords] = useState("");
+  if (!build) return null;
+  const b = indexBuild(build.data);
+  const part = b.part.get(partOf(build.data, step))!;
+  const found = (kind: Find["kind"]) => {
+    const at = part.shape;
+    const done = log.record({
+      type: "open.found",
+      payload: {
+        kind,
+        holds: part.id,
+        view: part.view,
+        xMm: at ? Math.round(at.xMm + at.widthMm / 2) : 0,
+        yMm: at ? Math.round(at.yMm + at.heightMm / 2) : 0,
+        words: words.trim() || `${FIND_WORDS[kind]} at ${part.name.toLowerCase()}`.slice(0, 60),
+        screwType: null,
+        connector: "friction",
+      },
+    });
+    if (!done) return;
+    setOpen(null);
+    setWords("");
+    say(`${FIND_WORDS[kind]} counts from here on`);
+  };
+  /** Other steps whose gate is open now. */
+  const others = (progress?.steps ?? [])
+    .filter((x) => !x.done && x.step.id !== step.id && (x.step.station === "open" || x.step.station === "swap"))
+    .flatMap(({ step: s }) => {
+      const act = nextAct(view, s);
+      if (!act) return [];
+      const e = {
+        ...act,
+        id: makeEventId(0, new Uint8Array(10)),
+        jobId,
+        v: 1,
+        who: "x",
+        device: "dev-x",
+        clock: "",
+        seen: 0,
+      } as JobEvent;
+      return eventGate(view, e) === null ? [{ s, act }] : [];
+    })
+    .slice(0, 4);
+  const opened = (progress?.plan.in ?? []).filter((s) => ["partBack", "screwsBack", "screwsTighten", "cableOn"].includes(s.kind));
+  const back = opened.filter((s) =>
+    s.kind === "partBack"
+      ? view.state.parts[s.target] === "out" || view.state.parts[s.target] === "folded"
+      : s.kind === "cableOn"
+        ? view.state.connectors[s.target] === "off"
+        : b.group.get(s.target)?.screws.some((x) => ["out", "loosened"].includes(view.state.screws[x.id] ?? "in")),
+  );
+  return (
+    <div className="flex flex-wrap gap-2">
+      <button type="button" className="btn quiet" onClick={() => setOpen("found")}>
+        Found something
+      </button>
+      <button type="button" className="btn quiet" onClick={() => setOpen("stuck")}>
+        Cannot do this
+      </button>
+      <Link className="btn quiet" href={`/jobs/${jobId}/pause`} prefetch={false}>
+        Pause card
+      </Link>
+      <Sheet open={open === "found"} onClose={() => setOpen(null)} title={`Found at ${part.name.toLowerCase()}`}>
+        <p className="q">Counts at once in this job, both ways. For the machine's build it is a proposal.</p>
+        <label className="field">
+          <span>In words, if you like</span>
+          <input value={words} maxLength={60} onChange={(e) => setWords(e.target.value)} />
+        </label>
+        <div className="flex flex-wrap gap-2">
+          {FIND_KINDS.map((k) => (
+            <button key={k} type="button" className="btn" onClick={() => found(k)}>
+              {FIND_WORDS[k]}
+            </button>
+          ))}
+        </div>
+      </Sheet>
+      <Sheet open={open === "stuck"} onClose={() => setOpen(null)} title="Cannot do this">
+        <label className="field">
+          <span>Why</span>
+          <input value={why} maxLength={300} onChange={(e) => setWhy(e.target.value)} />
+        </label>
+        <button
+          type="button"
+          className="btn quiet self-start"
+          onClick={() => {
+            if (!why.trim()) return log.refuse({ gate: "stuck", reason: "Write why in a word or two." });
+            if (log.record({ type: "open.stuck", payload: { target: step.target || step.kind, why: why.trim() } })) setWhy("");
+          }}
+        >
+          Record it
+        </button>
+        <h3 className="sec">Goes instead</h3>
+        {others.length === 0 ? (
+          <p>Nothing else can be done before this.</p>
+        ) : (
+          <ul className="rows">
+            {others.map(({ s, act }) => (
+              <li key={s.id} style={{ alignItems: "center" }}>
+                <span className="grow">{s.title}</span>
+                <button
+                  type="button"
+                  className="btn quiet"
+                  onClick={() => {
+                    if (log.record(act)) setOpen(null);
+                  }}
+                >
+                  Done
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+        <h3 className="sec">The way back from here</h3>
+        {back.length === 0 ? (
+          <p>Nothing is open: close it and hand it back.</p>
+        ) : (
+          <ol className="list-decimal pl-6">
+            {back.map((s) => (
+              <li key={s.id}>{s.title}</li>
+            ))}
+          </ol>
+        )}
+      </Sheet>
+    </div>
+  );
+}

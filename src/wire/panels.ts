@@ -1,0 +1,30 @@
+import { z } from "zod";
+
+/** POST /api/panels/import: a table of panels, for a dry run. */
+export const PanelImportRequest = z.strictObject({
+  name: z.string().trim().min(1).max(120),
+  format: z.enum(["csv", "json"]),
+  text: z.string().max(40_000_000),
+});
+export const PanelSave = z.strictObject({ panel: z.unknown(), version: z.int().min(0) });
+export const IMPORT_OUTCOMES = ["wrong", "conflict", "new", "fills", "repeated", "same"] as const;
+export type ImportOutcome = (typeof IMPORT_OUTCOMES)[number];
+
+export interface ImportReply {
+  id: string;
+  name: string;
+  state: "reading" | "ready" | "taken" | "failed" | "cancelled";
+  rows: number;
+  part: number;
+  notes: string[];
+  counts: Partial<Record<ImportOutcome, number>>;
+  list: { row: number; code: string; outcome: ImportOutcome; says: string[] }[];
+}
+
+/** One page of the list of panels. */
+export interface PanelListPage {
+  all: number;
+  after: string;
+  next: string | null;
+  panels: { id: string; code: string; names: string[]; words: string; unknown: number; disputed: number }[];
+}
