@@ -1,11 +1,13 @@
 import type { Offer } from "@/core/catalogue";
 import type { JobEvent, Snapshot, Snapshots } from "@/core/job";
-import { fold, panelReading } from "@/core/job";
+import { changesOf, fold, panelReading } from "@/core/job";
 import type { Panel } from "@/core/panel";
+import { madePlan, planAskOf } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import { panelsById, panelsNearSize } from "@/data/panelStore";
 import type { ReferenceRow } from "@/data/referenceStore";
+import { planKey } from "@/wire/plan";
 import { shopLogOf } from "./jobList";
 import { readReference } from "./reference";
 import { tradeOf } from "./sellers";
@@ -33,8 +35,8 @@ async function panelsFor(
   return [...new Map(all.map((p) => [p.id, p])).values()].sort((a, b) => (a.id < b.id ? -1 : 1));
 }
 
-/** Everything the page of one job starts with; null when there is no such job. */
-export async function readJobPage(jobId: string) {
+/** Everything the page of one job starts with, its plan too where the station shows one; null when there is no such job. */
+export async function readJobPage(jobId: string, station = "plan") {
   const log = await readLog(connection().db, jobId);
   if (log.events.length === 0) return null;
   const ref = await readReference();
@@ -46,7 +48,13 @@ export async function readJobPage(jobId: string) {
     old?.panelHash ? (log.snapshots[old.panelHash] ?? null) : null,
     ref.offers,
   );
+  const view = { state, snapshots: log.snapshots };
+  const current = ref.builds.find((b) => b.id === machine?.build);
+  const ask =
+    planAskOf(view) ?? (station === "plan" && current ? { build: current.data, changes: changesOf(view), quick: false } : null);
+  const hash = state.plan?.buildHash ?? state.match.chosen?.buildHash ?? current?.hash;
   return {
+    plan: ask && hash ? { key: planKey(hash, state.finds, ask.changes), made: madePlan(ask) } : null,
     events: log.events as JobEvent[],
     snapshots: log.snapshots as Snapshots,
     cursor: log.cursor,
@@ -57,7 +65,7 @@ export async function readJobPage(jobId: string) {
       triage: ref.triage && { hash: ref.triage.hash, data: ref.triage.data },
       quote: ref.quote && { hash: ref.quote.hash, data: ref.quote.data },
       shopLog: await shopLogOf(ref.builds.find((b) => b.id === machine?.build)?.data.family ?? null),
-      tools: ref.tools,
+      tools: ref.tools?.data ?? null,
       policy: ref.policy && { hash: ref.policy.hash, data: ref.policy.data },
       machines: ref.machines,
       ...(await tradeOf(ref.offers)),

@@ -5,6 +5,7 @@ import type { Machine, Offer } from "@/core/catalogue";
 import type { Policy } from "@/core/proof";
 import type { QuotePolicy } from "@/core/quote";
 import type { ToolStock } from "@/core/teardown";
+import { makePlan } from "@/core/teardown";
 import { TriageTable } from "@/core/triage";
 import { connection } from "@/data/connection";
 import { listReference, type ReferenceRow, saveReference } from "@/data/referenceStore";
@@ -14,7 +15,7 @@ export interface Reference {
   builds: ReferenceRow<Build>[];
   triage: ReferenceRow<TriageTable> | null;
   policy: ReferenceRow<Policy> | null;
-  tools: ToolStock | null;
+  tools: ReferenceRow<ToolStock> | null;
   quote: ReferenceRow<QuotePolicy> | null;
   machines: Machine[];
   offers: Offer[];
@@ -36,7 +37,7 @@ export async function readReference(): Promise<Reference> {
     builds,
     triage: triage[0] ?? null,
     policy: policy[0] ?? null,
-    tools: tools[0]?.data ?? null,
+    tools: tools[0] ?? null,
     quote: quote[0] ?? null,
     machines: machines.map((m) => m.data),
     offers: offers.map((o) => o.data),
@@ -52,6 +53,9 @@ export async function importBuild(text: string, replaceVersion: number | null, n
   const parsed = parseBuild(text);
   if (!parsed.ok) return parsed;
   const b = parsed.build;
+  // A goal out of reach, or steps that wait for each other, show only when it is planned.
+  const made = makePlan(b);
+  if (!made.ok) return { ok: false, problems: [{ where: "plan", message: made.problem }] };
   const { db } = connection();
   const known = (await listReference<Build>(db, "build")).find((r) => r.id === b.id);
   const saved = await saveReference(db, "build", b.id, b, replaceVersion ?? known?.version ?? 0, nowIso);

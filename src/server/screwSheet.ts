@@ -2,7 +2,17 @@ import PDFDocument from "pdfkit";
 import qrcode from "qrcode-generator";
 import { screwPaths } from "@/core/build";
 import { buildOf, changesOf, fold } from "@/core/job";
-import { BAR_MM, barRects, makePlan, PAPERS, type Paper, type QrModules, type ScrewSheet, screwSheet } from "@/core/teardown";
+import {
+  BAR_MM,
+  barRects,
+  CODE_MM,
+  makePlan,
+  PAPERS,
+  type Paper,
+  type QrModules,
+  type ScrewSheet,
+  screwSheet,
+} from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import { registerFaces, writeRuns } from "./pdf";
@@ -11,7 +21,12 @@ import { readReference } from "./reference";
 const PT = 72 / 25.4;
 
 /** The screw sheet of a job's plan, or of its machine's build before there is one; null when there is neither. */
-export async function readScrewSheet(jobId: string, paper: Paper, origin: string): Promise<ScrewSheet | null> {
+export async function readScrewSheet(
+  jobId: string,
+  paper: Paper,
+  origin: string,
+  inPlace: ReadonlySet<string> = new Set(),
+): Promise<ScrewSheet | null> {
   const log = await readLog(connection().db, jobId);
   const view = { state: fold(log.events, log.snapshots), snapshots: log.snapshots };
   const job = view.state.job;
@@ -25,7 +40,7 @@ export async function readScrewSheet(jobId: string, paper: Paper, origin: string
   if (!build) return null;
   const made = makePlan(build, changesOf(view));
   return made.ok
-    ? screwSheet(build, made.plan.out, paper, `${job.number}, ${job.machineModel}`, `${origin}/jobs/${jobId}/open`)
+    ? screwSheet(build, made.plan.out, paper, `${job.number}, ${job.machineModel}`, `${origin}/jobs/${jobId}/open`, inPlace)
     : null;
 }
 
@@ -58,7 +73,12 @@ export function screwSheetPdf(sheet: ScrewSheet, dated: Date, scale = 1): Promis
   const parts: Buffer[] = [];
   doc.on("data", (b: Buffer) => parts.push(b));
   const ended = new Promise<Buffer>((resolve) => doc.on("end", () => resolve(Buffer.concat(parts))));
-  const qr = qrModules(sheet.address);
+  const code = (words: string, left: number, top: number, side: number) => {
+    const qr = qrModules(words);
+    const m = side / qr.length;
+    for (const [y, row] of qr.entries()) for (const [x, on] of row.entries()) if (on) doc.rect(left + x * m, top + y * m, m, m);
+    doc.fill("#000");
+  };
   const text = (words: string, x: number, y: number, mm: number, weight: 400 | 700 = 400) =>
     writeRuns(doc, words, x, y - mm * 0.78, mm, weight, 180);
   const pages = sheet.pages.length ? sheet.pages : [[]];
@@ -70,15 +90,13 @@ export function screwSheetPdf(sheet: ScrewSheet, dated: Date, scale = 1): Promis
     for (const r of barRects()) doc.rect(r.xMm, r.yMm, r.widthMm, r.heightMm);
     doc.fill("#000");
     text(`${BAR_MM} mm: hold a ruler to it`, 12 + BAR_MM, 30.4, 3.2);
-    const m = 20 / qr.length;
-    for (const [y, row] of qr.entries())
-      for (const [x, on] of row.entries()) if (on) doc.rect(paper.widthMm - 30 + x * m, 8 + y * m, m, m);
-    doc.fill("#000");
+    code(sheet.address, paper.widthMm - 30, 8, 20);
     for (const c of cells) {
       doc.lineWidth(0.4).rect(c.xMm, c.yMm, c.widthMm, c.heightMm).stroke();
       text(String(c.count), c.xMm + 2, c.yMm + 5.6, 4.2, 700);
       text(c.title, c.xMm + 9, c.yMm + 5.4, 3.8, 700);
-      text(`${c.view === "lid" ? "Lid, from the front" : "Base, from below"}. ${c.note}`, c.xMm + 2, c.yMm + 10.6, 3);
+      for (const [i, words] of c.notes.entries()) text(words, c.xMm + 2, c.yMm + 10.4 + i * 3.7, 3);
+      code(c.code, c.xMm + c.widthMm - CODE_MM + 0.5, c.yMm + 1.5, CODE_MM - 2);
       const o = c.outline;
       doc
         .lineWidth(0.2)

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { DRILL_SLIPS, ToolStock } from "@/core/teardown";
 
 export const NetworkRequest = z.strictObject({
   on: z.boolean(),
@@ -12,3 +13,14 @@ export const BuildImport = z.strictObject({
 
 /** POST /api/finds: which find to take over into a build. */
 export const FindTake = z.strictObject({ key: z.uuid() });
+
+/** PUT /api/tools: what hangs on the wall and what may stand in, over the version that was read. */
+export const ToolsSave = ToolStock.pick({ have: true, substitutes: true }).extend({ version: z.int().min(0) });
+
+/** POST /api/drills: how a rehearsal of a build went, or the kind of slip just made. */
+export const DrillKeep = z.strictObject({
+  build: z.string().regex(/^[a-z0-9][a-z0-9-]{0,47}$/),
+  who: z.string().trim().min(1).max(40),
+  slip: z.enum(DRILL_SLIPS).optional(),
+  score: z.number().min(0).max(100).optional(),
+});

@@ -1,9 +1,11 @@
+import { makePlan } from "@/core/teardown";
 import { readReference } from "@/server/reference";
 import { feedFailure } from "@/server/sellers";
 import { listener, readNetwork } from "@/server/session";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
 import { PriceSettings } from "@/ui/bench/PriceSettings";
 import { SettingsForms } from "@/ui/bench/SettingsForms";
+import { ToolSettings } from "@/ui/bench/ToolSettings";
 import { Desk } from "@/ui/shell/Desk";
 
 export const dynamic = "force-dynamic";
@@ -11,7 +13,15 @@ export const metadata = { title: "Settings, Helvane" };
 
 export default async function SettingsPage() {
   const net = await readNetwork();
-  const { quote } = await readReference();
+  const { quote, tools, builds } = await readReference();
+  const asked = [
+    ...new Set(
+      builds.flatMap((b) => {
+        const made = makePlan(b.data);
+        return made.ok ? made.plan.tools.map((t) => t.name) : [];
+      }),
+    ),
+  ].sort();
   return (
     <Desk title="Settings" ways={[["/likelihoods", "The fault model"]]}>
       <SettingsForms
@@ -20,6 +30,7 @@ export default async function SettingsPage() {
         addresses={net?.on ? (listener()?.addresses() ?? []) : []}
       />
       <FeedSetting failure={await feedFailure()} />
+      {tools && <ToolSettings stock={tools.data} version={tools.version} asked={asked} />}
       {quote && <PriceSettings policy={quote.data} version={quote.version} />}
     </Desk>
   );

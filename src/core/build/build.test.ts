@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { builds } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { type Build, CONNECTOR_MOTION, checkBuild, indexBuild, parseBuild } from ".";
+import { type Build, CONNECTOR_MOTION, checkBuild, indexBuild, lookAgain, parseBuild } from ".";
 
 const raw = (): Build => JSON.parse(JSON.stringify(builds["ostrel-kestrel-14"]));
 const problems = (change: (b: Build) => void): string[] => {
@@ -80,8 +80,80 @@ describe("checkBuild", () => {
       },
       /runs in a circle: .*bezel/,
     ],
+    [
+      "a cable under what never moves",
+      (b) => {
+        const fixed = b.parts.find((p) => p.role !== "panel" && !p.out) ?? b.parts[0]!;
+        fixed.out = undefined;
+        fixed.fold = undefined;
+        for (const p of b.parts) p.blockedBy = p.blockedBy.filter((x) => x !== fixed.id);
+        b.connectors.find((c) => c.serves === "picture")!.under = [fixed.id];
+      },
+      /the lead at "display-plug" can never be reached: ".*" lies over it and has no way out/,
+    ],
+    [
+      "a way that frees what is not there",
+      (b) => {
+        b.parts[0]!.either = [
+          {
+            why: "x",
+            options: [
+              { id: "a", free: ["ghost"] },
+              { id: "b", free: [] },
+            ],
+          },
+        ];
+      },
+      /options\[0\]\.free: there is no part, screw group, plug or tape "ghost"\n?|neither frees anything/,
+    ],
+    [
+      "a way that does nothing",
+      (b) => {
+        b.parts[0]!.either = [
+          {
+            why: "x",
+            options: [
+              { id: "a", free: [b.connectors[0]!.id] },
+              { id: "b", free: [] },
+            ],
+          },
+        ];
+      },
+      /either\[0\]\.options\[1\]: this way neither frees anything nor says what is done instead/,
+    ],
+    [
+      "a way in that names nothing",
+      (b) => {
+        b.wayIn.push({ first: "seat", next: "ghost", why: "x" });
+      },
+      /wayIn\[\d+\]\.next: there is no part, screw group, plug or tape "ghost"/,
+    ],
+    [
+      "a photo of what is not there",
+      (b) => {
+        b.photos = [
+          { id: "ph", of: "ghost", view: "lid", xMm: 1, yMm: 1, words: "x", hash: "0".repeat(64), widthPx: 1, heightPx: 1 },
+        ];
+      },
+      /photos\[0\]\.of: there is no part, screw, plug or tape "ghost"/,
+    ],
   ];
   for (const [name, change, says] of wrong) it(name, () => expect(problems(change).join("\n")).toMatch(says));
+});
+
+describe("lookAgain", () => {
+  it("names a part nothing holds, until a screw, a plug, a strip, glue or a part before it does", () => {
+    const b = raw();
+    b.parts.push({ ...b.parts.find((p) => p.role === "bezel")!, id: "flap", name: "Flap", role: "cover", blockedBy: [] });
+    expect(lookAgain(b)).toContain("the flap");
+    expect(checkBuild(b)).toEqual([]);
+    const flap = b.parts.at(-1)!;
+    flap.out = { ...flap.out!, glue: true };
+    expect(lookAgain(b)).not.toContain("the flap");
+    flap.out = { ...flap.out!, glue: false };
+    b.screwGroups[0] = { ...b.screwGroups[0]!, holds: "flap" };
+    expect(lookAgain(b)).not.toContain("the flap");
+  });
 });
 
 describe("parseBuild", () => {

@@ -3,10 +3,26 @@ import { builds } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { makePlan } from "../teardown";
 import { checkBuild } from "./check";
-import { addConnector, addPart, addScrew, freeId, moveThing, removeThing, templateFor } from "./edit";
+import {
+  addConnector,
+  addPart,
+  addPhoto,
+  addScrew,
+  addScrewType,
+  addTape,
+  freeId,
+  moveThing,
+  removeThing,
+  setGroup,
+  setPry,
+  setTape,
+  templateFor,
+} from "./edit";
 import { FamilyTable, familyOf } from "./families";
+import { indexBuild } from "./find";
 import { parseBuild } from "./parse";
 import type { Build } from "./schema";
+import { screwMisfit } from "./screwFit";
 
 const kestrel = builds["ostrel-kestrel-14"]!;
 
@@ -75,6 +91,75 @@ describe("editing a build", () => {
       expect(makePlan(t).ok).toBe(true);
     }
     expect(freeId(kestrel, "Bezel")).toBe("bezel-2");
+  });
+});
+
+describe("tapes, photos, edges and kinds of screws", () => {
+  const shot = {
+    view: "lid",
+    xMm: 40,
+    yMm: 50,
+    words: "Hook behind the wire",
+    hash: "a".repeat(64),
+    widthPx: 800,
+    heightPx: 600,
+  } as const;
+  it("a strip is put along the edge nearest to the tap, and holds its part in the plan", () => {
+    const { pocket } = kestrel.lid;
+    const at = {
+      left: [pocket.xMm + 2, pocket.yMm + 90],
+      right: [pocket.xMm + pocket.widthMm - 2, pocket.yMm + 90],
+      top: [pocket.xMm + 150, pocket.yMm + 2],
+      bottom: [pocket.xMm + 150, pocket.yMm + pocket.heightMm - 2],
+    } as const;
+    for (const [edge, [x, y]] of Object.entries(at)) {
+      const t = addTape(kestrel, "panel", x, y).tapes.at(-1)!;
+      expect(t.edge, edge).toBe(edge);
+      expect(t.shape.heightMm > t.shape.widthMm).toBe(edge === "left" || edge === "right");
+      expect(t.shape.xMm + t.shape.widthMm / 2).toBeCloseTo(x, 0);
+    }
+    const b = addTape(kestrel, "panel", 150, pocket.yMm + 2);
+    expect(parseBuild(JSON.stringify(b)).ok).toBe(true);
+    const r = makePlan(b);
+    if (!r.ok) throw new Error(r.problem);
+    const steps = r.plan.out.map((s) => s.id);
+    expect(steps.indexOf("tapeOut:panel-tape")).toBeGreaterThan(-1);
+    expect(steps.indexOf("tapeOut:panel-tape")).toBeLessThan(steps.indexOf("partOut:panel"));
+    // Thicker tape is laid as thick as the old one was.
+    const thick = setTape(b, { ...b.tapes.at(-1)!, thicknessMm: 0.35 });
+    const back = makePlan(thick);
+    expect(back.ok && back.plan.in.some((s) => s.kind === "tapeLay" && /0.35 mm thick/.test(s.how))).toBe(true);
+  });
+  it("a photo stays at its place; when what it shows is taken away the place is still shown", () => {
+    let b = addPart(kestrel, "Speaker", "lid");
+    b = addPhoto(b, { ...shot, of: "speaker" });
+    expect(checkBuild(b)).toEqual([]);
+    const id = b.photos![0]!.id;
+    const moved = moveThing(b, { kind: "photo", id }, 60.04, 70.06);
+    expect(moved.photos![0]).toMatchObject({ xMm: 60, yMm: 70.1, of: "speaker" });
+    const without = removeThing(moved, { kind: "part", id: "speaker" });
+    expect(without.photos).toHaveLength(1);
+    expect(without.photos![0]).not.toHaveProperty("of");
+    expect(removeThing(without, { kind: "photo", id }).photos).toEqual([]);
+    expect(parseBuild(JSON.stringify(b)).ok).toBe(true);
+  });
+  it("an edge of the lid has one saying, the last; nothing known takes it away", () => {
+    let b = setPry(kestrel, "top", { edge: "top", enter: true, depthMm: 4 });
+    b = setPry(b, "top", { edge: "top", enter: false, behind: "camera lead" });
+    expect(b.lid.pry.filter((p) => p.edge === "top")).toEqual([{ edge: "top", enter: false, behind: "camera lead" }]);
+    expect(setPry(b, "top", null).lid.pry).toEqual(kestrel.lid.pry.filter((p) => p.edge !== "top"));
+  });
+  it("a measured kind of screw gets an id of its own, and screws of that kind are told from the others", () => {
+    const like = kestrel.screwTypes[0]!;
+    const { id: _, ...figures } = like;
+    const b = addScrewType(kestrel, { ...figures, lengthMm: like.lengthMm + 3 });
+    const made = b.screwTypes.at(-1)!.id;
+    expect(kestrel.screwTypes.map((t) => t.id)).not.toContain(made);
+    const g = b.screwGroups[0]!;
+    const changed = setGroup(b, { ...g, screws: [{ ...g.screws[0]!, type: made }, ...g.screws.slice(1)] });
+    expect(checkBuild(changed)).toEqual([]);
+    expect(screwMisfit(indexBuild(changed), g.screws[0]!.id, g.screws[1]!.type)).toMatch(/1 mm too short .*There goes M2 × 6/);
+    expect(addScrewType(b, { ...figures, lengthMm: like.lengthMm + 3 }).screwTypes.at(-1)!.id).not.toBe(made);
   });
 });
 

@@ -1,7 +1,7 @@
-import type { Build, Connector, Part, ScrewGroup } from "./schema";
+import type { Build, Connector, Part, PlacePhoto, PryEdge, ScrewGroup, ScrewType, Tape } from "./schema";
 
 /** A thing of a build that stands somewhere: what the editor selects, moves and takes away. */
-export type ThingKind = "part" | "group" | "screw" | "connector" | "tape";
+export type ThingKind = "part" | "group" | "screw" | "connector" | "tape" | "photo";
 export interface Thing {
   kind: ThingKind;
   id: string;
@@ -20,6 +20,8 @@ const idsOf = (b: Build): Set<string> =>
     ...b.screwGroups.flatMap((g) => [g.id, ...g.screws.map((s) => s.id)]),
     ...b.connectors.map((c) => c.id),
     ...b.tapes.map((t) => t.id),
+    ...(b.photos ?? []).map((p) => p.id),
+    ...b.screwTypes.map((t) => t.id),
   ]);
 
 /** An id nothing else in the build has. @example freeId(build, "Base cover") // "base-cover-2" */
@@ -108,9 +110,63 @@ export function addConnector(b: Build, on: string, view: Part["view"], xMm: numb
   return { ...b, connectors: [...b.connectors, c] };
 }
 
+/** A strip along an edge, where it was tapped, holding a part. @example addTape(build, "panel", 40, 120).tapes.at(-1)?.edge // "left" */
+export function addTape(b: Build, holds: string, xMm: number, yMm: number): Build {
+  const { xMm: px, yMm: py, widthMm: w, heightMm: h } = b.lid.pocket;
+  const far: [Tape["edge"], number][] = [
+    ["left", Math.abs(xMm - px)],
+    ["right", Math.abs(px + w - xMm)],
+    ["top", Math.abs(yMm - py)],
+    ["bottom", Math.abs(py + h - yMm)],
+  ];
+  const edge = far.sort((p, q) => p[1] - q[1])[0]![0];
+  const upright = edge === "left" || edge === "right";
+  const long = Math.round(Math.min(120, (upright ? h : w) * 0.6));
+  const size = upright ? { widthMm: 3, heightMm: long } : { widthMm: long, heightMm: 3 };
+  const t: Tape = {
+    id: freeId(b, `${holds}-tape`),
+    name: `${edge[0]!.toUpperCase()}${edge.slice(1)} strip`,
+    holds,
+    shape: { xMm: round1(xMm - size.widthMm / 2), yMm: round1(yMm - size.heightMm / 2), ...size },
+    edge,
+    kind: "strip",
+    thicknessMm: 0.2,
+    tailMm: 0,
+    under: [],
+    out: { verb: `Free the ${edge} strip`, how: "Slowly, along the strip, never across the glass.", minutes: 2 },
+    keepOuts: [],
+  };
+  return { ...b, tapes: [...b.tapes, t] };
+}
+
+/** Adds a picture at a place. Its bytes are stored already. */
+export function addPhoto(b: Build, p: Omit<PlacePhoto, "id">): Build {
+  return { ...b, photos: [...(b.photos ?? []), { id: freeId(b, "photo"), ...p }] };
+}
+
+/** Adds a kind of screw and returns the build; its id is that of the last type. */
+export function addScrewType(b: Build, t: Omit<ScrewType, "id">): Build {
+  return { ...b, screwTypes: [...b.screwTypes, { id: freeId(b, `${t.thread}x${t.lengthMm}-${t.size}`), ...t }] };
+}
+
+const put = <T extends { id: string }>(list: readonly T[], one: T): T[] => list.map((x) => (x.id === one.id ? one : x));
+/** Puts a thing in the place of the one with its id. @example setPart(build, { ...part, name: "Rear cover" }) */
+export const setPart = (b: Build, p: Part): Build => ({ ...b, parts: put(b.parts, p) });
+export const setGroup = (b: Build, g: ScrewGroup): Build => ({ ...b, screwGroups: put(b.screwGroups, g) });
+export const setConnector = (b: Build, c: Connector): Build => ({ ...b, connectors: put(b.connectors, c) });
+export const setTape = (b: Build, t: Tape): Build => ({ ...b, tapes: put(b.tapes, t) });
+export const setPhoto = (b: Build, p: PlacePhoto): Build => ({ ...b, photos: put(b.photos ?? [], p) });
+/** Says how an edge of the lid may be entered; null = nothing is known of it. */
+export const setPry = (b: Build, edge: PryEdge["edge"], p: PryEdge | null): Build => ({
+  ...b,
+  lid: { ...b.lid, pry: [...b.lid.pry.filter((x) => x.edge !== edge), ...(p ? [p] : [])] },
+});
+
+const round1 = (n: number): number => Math.round(n * 10) / 10;
+
 /** Puts a thing somewhere else on its side, its middle at this place, to a tenth of a millimetre. */
 export function moveThing(b: Build, t: Thing, xMm: number, yMm: number): Build {
-  const r = (n: number) => Math.round(n * 10) / 10;
+  const r = round1;
   const mid = <S extends { xMm: number; yMm: number; widthMm: number; heightMm: number }>(s: S): S => ({
     ...s,
     xMm: r(xMm - s.widthMm / 2),
@@ -129,6 +185,9 @@ export function moveThing(b: Build, t: Thing, xMm: number, yMm: number): Build {
     connectors:
       t.kind === "connector" ? b.connectors.map((c) => (c.id === t.id ? { ...c, xMm: r(xMm), yMm: r(yMm) } : c)) : b.connectors,
     tapes: t.kind === "tape" ? b.tapes.map((x) => (x.id === t.id ? { ...x, shape: mid(x.shape) } : x)) : b.tapes,
+    ...(t.kind === "photo" && b.photos
+      ? { photos: b.photos.map((p) => (p.id === t.id ? { ...p, xMm: r(xMm), yMm: r(yMm) } : p)) }
+      : {}),
   };
 }
 
@@ -168,5 +227,13 @@ export function removeThing(b: Build, t: Thing): Build {
     connectors: connectors.map((c) => ({ ...c, under: keep(c.under) })),
     tapes: tapes.map((x) => ({ ...x, under: keep(x.under) })),
     wayIn: b.wayIn.filter((w) => !gone.has(w.first) && !gone.has(w.next)),
+    // A picture of what is gone still shows the place.
+    ...(b.photos
+      ? {
+          photos: b.photos
+            .filter((p) => !(t.kind === "photo" && p.id === t.id))
+            .map(({ of, ...p }) => (of && !gone.has(of) ? { ...p, of } : p)),
+        }
+      : {}),
   };
 }

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { FAMILIES } from "./schema";
+import { FAMILIES } from "./kinds";
 
 const share = z.number().min(0.005).max(0.995);
 const perFamily = z.record(z.enum(FAMILIES), share);

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { type Build, CONNECTOR_KINDS, type Motion } from "./schema";
+import { CONNECTOR_KINDS } from "./kinds";
+import type { Build, Motion } from "./schema";
 
 const key = z.string().regex(/^[a-z0-9][a-z0-9-]{0,47}$/, "an id of lower-case letters, digits and hyphens, 48 at most");
 
@@ -53,6 +54,8 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
     const part = b.parts.find((p) => p.id === f.holds);
     if (!part) continue;
     const id = findId(f);
+    // Taken over into the build meanwhile: it is there already.
+    if ([b.screwGroups, b.connectors, b.parts].some((list) => list.some((x) => x.id === id))) continue;
     if (f.kind === "hiddenScrew") {
       let type = b.screwTypes.find((t) => t.id === f.screwType)?.id;
       if (!type) {
@@ -67,6 +70,7 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
             headHeightMm: 1.4,
             drive: "cross",
             size: "PH00",
+            unmeasured: true,
           });
       }
       b.screwGroups.push({
@@ -116,7 +120,7 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
         backNeedsIsolation: false,
       });
       part.blockedBy = [...part.blockedBy, id];
-    } else if (part.out) {
+    } else if (part.out && !part.out.caution?.includes(`Glue found: ${f.words}.`)) {
       part.out = {
         ...part.out,
         glue: true,

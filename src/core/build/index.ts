@@ -1,10 +1,42 @@
-export { type BuildProblem, checkBuild } from "./check";
+export { type BuildProblem, checkBuild, lookAgain } from "./check";
 export { CONNECTOR_MOTION, type ConnectorMotion } from "./connectorMotion";
-export { addConnector, addPart, addScrew, freeId, moveThing, removeThing, type Thing, templateFor } from "./edit";
+export {
+  addConnector,
+  addPart,
+  addPhoto,
+  addScrew,
+  addScrewType,
+  addTape,
+  freeId,
+  moveThing,
+  removeThing,
+  setConnector,
+  setGroup,
+  setPart,
+  setPhoto,
+  setPry,
+  setTape,
+  type Thing,
+  templateFor,
+} from "./edit";
 export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks } from "./families";
 export { type BuildIndex, indexBuild } from "./find";
 export { applyFinds, FIND_KINDS, FIND_WORDS, Find, findId, type KeptFind } from "./finds";
+export { CONNECTOR_KINDS, DRIVES, EDGES, HEADS, HELD_BY, PART_ROLES, SERVES } from "./kinds";
 export { type ParsedBuild, parseBuild } from "./parse";
-export type { Build, BuildInput, Connector, Motion, Part, PryEdge, Rect, Risk, ScrewGroup, ScrewType, Tape } from "./schema";
-export { screwMisfit } from "./screwFit";
+export type {
+  Build,
+  BuildInput,
+  Connector,
+  Motion,
+  Part,
+  PlacePhoto,
+  PryEdge,
+  Rect,
+  Risk,
+  ScrewGroup,
+  ScrewType,
+  Tape,
+} from "./schema";
+export { screwMisfit, screwWords } from "./screwFit";
 export { screwPaths, shankMm } from "./screwShape";

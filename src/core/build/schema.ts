@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { CONNECTOR_KINDS, DRIVES, EDGES, FAMILIES, HEADS, HELD_BY, PART_ROLES, SERVES, VIEWS } from "./kinds";
 
 /** Ids are short, lower case, and stay with a part for ever: events name them, never step numbers. */
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,47}$/, "an id of lower-case letters, digits and hyphens, 48 at most");
@@ -9,22 +10,6 @@ const mmSize = z.number().positive().max(600);
 export const Rect = z.strictObject({ xMm: mmCoord, yMm: mmCoord, widthMm: mmSize, heightMm: mmSize });
 export type Rect = z.infer<typeof Rect>;
 
-export const FAMILIES = ["A", "B", "C", "D", "E", "F", "G", "H"] as const;
-export const DRIVES = ["cross", "lobe6", "lobe5", "tri", "slot"] as const;
-export const HEADS = ["wafer", "pan", "csk", "cheese"] as const;
-export const CONNECTOR_KINDS = [
-  "friction",
-  "sideLocks",
-  "foldOverBar",
-  "flipLatch",
-  "leverRibbon",
-  "boardToBoard",
-  "vertical",
-  "coaxStud",
-  "lampLead",
-] as const;
-export const VIEWS = ["lid", "base"] as const;
-
 export const ScrewType = z.strictObject({
   id,
   thread: words(8),
@@ -34,6 +19,8 @@ export const ScrewType = z.strictObject({
   headHeightMm: z.number().min(0.2).max(6),
   drive: z.enum(DRIVES),
   size: words(12),
+  /** Seen, not measured: its figures stand in for a drawing only, and no other screw counts as the same. */
+  unmeasured: z.literal(true).optional(),
 });
 export type ScrewType = z.infer<typeof ScrewType>;
 
@@ -63,7 +50,7 @@ export const Part = z.strictObject({
   id,
   name: words(60),
   view: z.enum(VIEWS),
-  role: z.enum(["panel", "bezel", "baseCover", "cover", "bracket", "battery", "lid", "camera", "displayCable", "other"]),
+  role: z.enum(PART_ROLES),
   shape: Rect.optional(),
   /** How it comes away. A part without `out` never moves in this build. */
   out: Motion.optional(),
@@ -150,9 +137,7 @@ export const Connector = z.strictObject({
   aheadOfIsolation: z.boolean().default(false),
   reachableWhenSeated: z.boolean().default(true),
   /** What this lead serves, when it was disturbed: which check it asks for. */
-  serves: z
-    .enum(["picture", "camera", "wireless", "battery", "lidSensor", "keyboard", "touch", "speaker", "other"])
-    .default("other"),
+  serves: z.enum(SERVES).default("other"),
   mark: words(120).optional(),
   /** How far its plug can be moved from where it sat. */
   slackMm: z.number().min(0).max(300).optional(),
@@ -174,7 +159,7 @@ export const Tape = z.strictObject({
   name: words(60),
   holds: id,
   shape: Rect,
-  edge: z.enum(["left", "right", "top", "bottom"]),
+  edge: z.enum(EDGES),
   kind: z.enum(["strip", "pullTab"]),
   thicknessMm: z.number().positive().max(3),
   tailMm: z.number().min(0).max(60).default(0),
@@ -190,16 +175,31 @@ export const Tape = z.strictObject({
 export type Tape = z.infer<typeof Tape>;
 
 export const PryEdge = z.strictObject({
-  edge: z.enum(["left", "right", "top", "bottom"]),
+  edge: z.enum(EDGES),
   enter: z.boolean(),
   /** Where to start, with what, how deep at most, what sits behind and what holds it. */
   start: words(80).optional(),
   tool: words(60).optional(),
   depthMm: z.number().min(0.1).max(60).optional(),
   behind: words(80).optional(),
-  heldBy: z.enum(["clips", "tape", "glue", "hook", "screws"]).optional(),
+  heldBy: z.enum(HELD_BY).optional(),
 });
 export type PryEdge = z.infer<typeof PryEdge>;
+
+/** A picture taken at a place of the machine; its bytes are kept by their content hash. */
+export const PlacePhoto = z.strictObject({
+  id,
+  /** The thing it shows, if it shows one. */
+  of: id.optional(),
+  view: z.enum(VIEWS),
+  xMm: mmCoord,
+  yMm: mmCoord,
+  words: words(80),
+  hash: z.string().regex(/^[0-9a-f]{64}$/, "a SHA-256 in lower-case hex"),
+  widthPx: z.int().min(1).max(20_000),
+  heightPx: z.int().min(1).max(20_000),
+});
+export type PlacePhoto = z.infer<typeof PlacePhoto>;
 
 export const Build = z.strictObject({
   format: z.literal("helvane.build"),
@@ -268,6 +268,7 @@ export const Build = z.strictObject({
       source: words(120),
     })
     .optional(),
+  photos: z.array(PlacePhoto).max(60).optional(),
   /** Whether a new panel has to be bound to the board by the maker's software; missing = not known. */
   pairing: z.boolean().optional(),
 });

@@ -1,4 +1,9 @@
 import type { BuildIndex } from "./find";
+import type { ScrewType } from "./schema";
+
+/** A screw in words: thread and length in mm, or that nobody has measured it. @example screwWords(type) // "M2 × 3" */
+export const screwWords = (t: Pick<ScrewType, "thread" | "lengthMm" | "unmeasured">): string =>
+  t.unmeasured ? "not measured" : `${t.thread} × ${t.lengthMm}`;
 
 /** Lengths this near are the same screw, mm. */
 const SAME_MM = 0.2;
@@ -16,8 +21,15 @@ export function screwMisfit(b: BuildIndex, place: string, type: string): string 
   const own = at ? b.screwType.get(at.type) : undefined;
   const hand = b.screwType.get(type);
   if (!at || !own || !hand) return `This build has no screw "${hand ? place : type}".`;
-  const name = `${hand.thread} × ${hand.lengthMm}`;
+  const name = screwWords(hand);
   const where = at.where[0]!.toLowerCase() + at.where.slice(1);
+  // Nothing is known of it, so nothing else is the same: what came out of this place goes back into it.
+  if (own.unmeasured || hand.unmeasured)
+    return hand.id === own.id
+      ? null
+      : own.unmeasured
+        ? `The screw of ${where} was never measured. Put back the one that came out of it.`
+        : `The screw in hand was never measured. ${screwWords(own)} goes into ${where}.`;
   if (hand.thread !== own.thread) return `${name} has another thread than ${where}, which takes ${own.thread} × ${own.lengthMm}.`;
   const more = hand.lengthMm - own.lengthMm;
   if (Math.abs(more) <= SAME_MM && (hand.id === own.id || hand.head === own.head)) return null;

@@ -29,6 +29,7 @@ import {
   safetyClear,
 } from "./gates";
 import type { EventType } from "./payloads";
+import { mayPlanAnew } from "./replan";
 
 /** Records that are never held back: they tell what happened, or resolve a stop. */
 const ALWAYS: ReadonlySet<EventType> = new Set([
@@ -254,7 +255,9 @@ function deskGate(v: JobView, e: JobEvent): Answer {
     case "plan.made":
       return s.plan ? no("plan", "There is a plan already. Change it with a new build.") : snap(e.payload.buildHash, "build");
     case "plan.rebuilt":
-      return s.plan ? snap(e.payload.buildHash, "build") : no("plan", "There is no plan yet.");
+      return s.plan
+        ? (snap(e.payload.buildHash, "build") ?? mayPlanAnew(v, e.payload.buildHash))
+        : no("plan", "There is no plan yet.");
     case "bench.batteryOff": {
       const b = buildOf(v);
       if (b?.build.isolation.by !== "batteryOffMode")

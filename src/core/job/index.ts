@@ -33,6 +33,7 @@ export {
   RETURN_REASONS,
 } from "./payloads";
 export { POINT_WORDS, POINTS, type PointOfNoReturn, type PointRow, pointCheck } from "./points";
+export { mayPlanAnew } from "./replan";
 export {
   type ArrivalItem,
   type Breach,

@@ -1,8 +1,8 @@
 import { builds, jobOn, plannedJob } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { applyFinds, findId } from "../build";
+import { addPart, applyFinds, type Build, findId, indexBuild, screwMisfit, screwWords } from "../build";
 import { makePlan, progressOf } from "../teardown";
-import { buildOf, pauseCard, pointCheck, screwsOpen } from ".";
+import { buildOf, mayPlanAnew, pauseCard, pointCheck, screwsOpen } from ".";
 
 const find = (over: object = {}) => ({
   kind: "hiddenScrew",
@@ -61,6 +61,61 @@ describe("something found on the way", () => {
     expect(JSON.stringify(build)).toBe(before);
     expect(makePlan(more).ok).toBe(true);
     expect(applyFinds(build, [])).toBe(build);
+  });
+  it("a build that has taken the find over has it once", () => {
+    const build = builds["ostrel-kestrel-14"]!;
+    for (const kind of ["hiddenScrew", "extraCable", "part", "glue"]) {
+      const kept = { ...find({ kind, words: "Seen there" }), eventId: "01900000-0000-7000-8000-0000000000ab" } as never;
+      const once = applyFinds(build, [kept]);
+      expect(once, kind).not.toEqual(build);
+      expect(applyFinds(structuredClone(once), [kept]), kind).toEqual(once);
+    }
+  });
+  it("a hidden screw nobody measured takes no other in its place, and goes into none", () => {
+    const b = plannedJob("C").until("partOut:base-cover");
+    b.do("open.found", find());
+    b.follow((_, step) => step.startsWith("screwsBack:found-"));
+    const place = `${findId(b.state.finds[0]!)}-1`;
+    const own = indexBuild(buildOf(b.view)!.build).screwType;
+    expect(screwWords([...own.values()].find((t) => t.unmeasured)!)).toBe("not measured");
+    for (const t of builds["ostrel-kestrel-14"]!.screwTypes)
+      expect(b.why("close.screwBack", { screw: place, type: t.id }), t.id).toMatch(
+        /was never measured. Put back the one that came out of it/,
+      );
+    expect(b.why("close.screwBack", { screw: place, type: "found-screw" })).toBeNull();
+    const other = builds["ostrel-kestrel-14"]!.screwGroups[0]!.screws[0]!.id;
+    expect(screwMisfit(buildOf(b.view)!, other, "found-screw")).toMatch(/in hand was never measured/);
+  });
+});
+
+describe("a build that was changed while a job is under way", () => {
+  const kestrel = builds["ostrel-kestrel-14"]!;
+  const changed = (over: Partial<Build> = {}) => {
+    const data: Build = { ...addPart(kestrel, "Card reader", "base"), ...over };
+    const hash = "c".repeat(64);
+    const bench = plannedJob("C");
+    const view = () => ({ ...bench.view, snapshots: { ...bench.view.snapshots, [hash]: { kind: "build" as const, data } } });
+    return { bench, hash, view, why: () => mayPlanAnew(view(), hash)?.reason ?? null };
+  };
+  it("may be gone over to while the machine is whole", () => {
+    const { why, bench } = changed();
+    expect(why()).toBeNull();
+    bench.do("bench.shutDown");
+    bench.do("bench.mainsOut");
+    expect(why()).toBeNull();
+  });
+  it("not once something is out or off, and what that is is named", () => {
+    const { why, bench } = changed();
+    bench.until("partOut:base-cover");
+    expect(why()).toMatch(/hinge edge, left.* were dealt with already: this job keeps the build it was planned with/i);
+    bench.follow((s) => s.panel !== "old");
+    expect(why()).toMatch(/keeps the build/);
+  });
+  it("not that of another machine, nor one that is not here", () => {
+    expect(changed({ id: "another-14", machineModel: "Another 14" }).why()).toBe(
+      "That is the build of Another 14, this machine is Ostrel Kestrel 14.",
+    );
+    expect(mayPlanAnew(plannedJob("C").view, "d".repeat(64))?.reason).toBe("The build is not here.");
   });
 });
 

@@ -1,4 +1,4 @@
-import { type BuildIndex, CONNECTOR_MOTION } from "../build";
+import { type BuildIndex, CONNECTOR_MOTION, screwWords } from "../build";
 import { DRIVE_WORDS, motionStep, type Step } from "./step";
 
 /** Steps that have to be done before a step, by step id. */
@@ -104,7 +104,7 @@ export function stepGraph(b: BuildIndex): StepGraph {
         target: g.id,
         station: "open",
         title: `${g.loosenOnly ? "Loosen" : "Take out"} ${g.screws.length} ${g.name.toLowerCase()}`,
-        how: `${DRIVE_WORDS[t.drive]} ${t.size}${sorts > 1 ? `, ${sorts} lengths: keep them apart` : `, ${t.thread} × ${t.lengthMm}`}.${g.loosenOnly ? " A turn or two only: they stay in, and are tightened again on the way back." : ""}`,
+        how: `${DRIVE_WORDS[t.drive]} ${t.size}${sorts > 1 ? `, ${sorts} lengths: keep them apart` : `, ${screwWords(t)}`}.${g.loosenOnly ? " A turn or two only: they stay in, and are tightened again on the way back." : ""}`,
         minutes: g.minutesEach * g.screws.length,
         backMinutes: g.minutesEach * g.screws.length,
         view: g.view,
@@ -235,4 +235,17 @@ export function stepGraph(b: BuildIndex): StepGraph {
       }
   }
   return { steps, needs, either, exposes };
+}
+
+/** Steps that isolation itself needs: every other one comes after it. */
+export function isolationSteps(needs: Needs): Set<string> {
+  const found = new Set<string>();
+  const walk = ["drain"];
+  while (walk.length) {
+    const s = walk.pop()!;
+    if (found.has(s)) continue;
+    found.add(s);
+    walk.push(...(needs.get(s) ?? []));
+  }
+  return found;
 }

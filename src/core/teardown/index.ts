@@ -1,10 +1,35 @@
 export { DURATION_DEFAULTS, type PlanTimes, planTimes, type StepTime, slipped } from "./durations";
 export { type KitRow, kitOf, ToolStock, withInches } from "./kit";
 export { type Act, nextAct } from "./nextAct";
-export { bitsOf, makePlan, type Plan } from "./plan";
-export { type Progress, progressOf } from "./progress";
-export { type Drill, drillOf, type Judgement, judgePick, nextOf, picksOf } from "./rehearse";
-export { BAR_MM, barRects, PAPERS, type Paper, printScale, type ScrewSheet, screwSheet } from "./screwSheet";
+export { bitsOf, makePlan, type Plan, type PlanResult } from "./plan";
+export { madePlan, type OtherGoal, otherGoals, type PlanAsk, planAskOf, progressOf } from "./planOf";
+export { type Progress, progressIn } from "./progress";
+export {
+  addDrill,
+  DRILL_SLIPS,
+  type Drill,
+  type DrillRecord,
+  type DrillSlip,
+  drillOf,
+  drillScore,
+  type Judgement,
+  judgePick,
+  NO_DRILL,
+  nextOf,
+  picksOf,
+} from "./rehearse";
+export {
+  BAR_MM,
+  barRects,
+  CODE_MM,
+  cellCode,
+  PAPERS,
+  type Paper,
+  printScale,
+  readScrewScan,
+  type ScrewSheet,
+  screwSheet,
+} from "./screwSheet";
 export { type QrModules, screwSheetSvg } from "./screwSheetSvg";
 export { STATIONS, type Station, stationNow } from "./stationNow";
 export { DRIVE_WORDS, type Step, type StepKind, type StepStation } from "./step";

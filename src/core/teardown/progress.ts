@@ -1,7 +1,6 @@
-import { buildOf, changesOf, isolationOf, type JobView, looseTestMissing, passStatus } from "../job";
-import { makePlan, type Plan } from "./plan";
+import { buildOf, isolationOf, type JobView, looseTestMissing, passStatus } from "../job";
+import type { Plan, PlanResult } from "./plan";
 import type { Step } from "./step";
-import { QUICK_BUDGET } from "./wayOut";
 
 export interface Progress {
   plan: Plan;
@@ -127,15 +126,13 @@ function powerDone(v: JobView, s: Step): boolean {
 }
 
 /**
- * Where a job stands in its plan, told from what was recorded; no step number is kept anywhere.
+ * Where a job stands in its plan, told from what was recorded; no step number is kept anywhere. The plan is made elsewhere
+ * (`madePlan`), so that a page can have it made in a worker.
  * @returns null without a plan, or when the build cannot be planned
- * @example progressOf(view)?.now?.title // "Take the mains lead out"
+ * @example progressIn(view, madePlan(planAskOf(view)!))?.now?.title // "Take the mains lead out"
  */
-export function progressOf(v: JobView): Progress | null {
-  const b = buildOf(v);
-  if (!b) return null;
-  const made = makePlan(b.build, changesOf(v), v.state.finds.length ? QUICK_BUDGET : undefined);
-  if (!made.ok) return null;
+export function progressIn(v: JobView, made: PlanResult | null): Progress | null {
+  if (!made?.ok || !buildOf(v)) return null;
   const steps = [...made.plan.out, ...made.plan.in].map((step) => ({ step, done: isDone(v, step) }));
   return { plan: made.plan, steps, now: steps.find((s) => !s.done)?.step ?? null };
 }

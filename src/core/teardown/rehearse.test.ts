@@ -1,7 +1,7 @@
 import { builds } from "@tests/bench";
 import { seededRandom } from "@tests/randomActs";
 import { describe, expect, it } from "vitest";
-import { type Drill, drillOf, judgePick, nextOf, picksOf } from "./rehearse";
+import { addDrill, type Drill, drillOf, drillScore, judgePick, NO_DRILL, nextOf, picksOf } from "./rehearse";
 
 const drill = (id: string): Drill => {
   const d = drillOf(builds[id]!);
@@ -31,6 +31,14 @@ describe("the rehearsal", () => {
     const open = new Set(d.plan.out.slice(0, 8).map((s) => s.id));
     const needless = judgePick(d, open, "partOut:wireless-card");
     expect(needless).toMatchObject({ ok: false });
+  });
+  it("keeps runs, the best one and slips by kind", () => {
+    let r = addDrill(NO_DRILL, { slip: "power" });
+    r = addDrill(addDrill(r, { slip: "power" }), { slip: "held" });
+    r = addDrill(addDrill(r, { score: drillScore(20, 5) }), { score: drillScore(20, 20) });
+    expect(r).toEqual({ runs: 2, best: 80, slips: { power: 2, held: 1 } });
+    expect(drillScore(20, 0)).toBe(100);
+    expect(NO_DRILL).toEqual({ runs: 0, best: null, slips: {} });
   });
   it("another order that works is let pass, with what the plan does first", () => {
     const d = drill("ostrel-kestrel-14");

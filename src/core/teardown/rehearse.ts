@@ -1,9 +1,31 @@
 import { type Build, indexBuild } from "../build";
 import { listed } from "../quantity";
-import { type StepGraph, stepGraph } from "./graph";
+import { isolationSteps, type StepGraph, stepGraph } from "./graph";
 import { makePlan, type Plan } from "./plan";
 import type { Step } from "./step";
 import { PLAN_WEIGHTS, stepCost } from "./weights";
+
+/** Kinds of slips, for the list of weak points. */
+export const DRILL_SLIPS = ["power", "held", "covered", "needless", "force"] as const;
+export type DrillSlip = (typeof DRILL_SLIPS)[number];
+
+/** What is kept of somebody's rehearsals of a build: finished runs, the best one in percent, slips by kind. */
+export interface DrillRecord {
+  runs: number;
+  best: number | null;
+  slips: Partial<Record<DrillSlip, number>>;
+}
+export const NO_DRILL: DrillRecord = { runs: 0, best: null, slips: {} };
+
+/** A record with one more slip, or one more finished run. @example addDrill(NO_DRILL, { score: 80 }).best // 80 */
+export const addDrill = (r: DrillRecord, d: { slip?: DrillSlip | undefined; score?: number | undefined }): DrillRecord => ({
+  runs: r.runs + (d.score === undefined ? 0 : 1),
+  best: d.score === undefined ? r.best : Math.max(r.best ?? 0, d.score),
+  slips: d.slip ? { ...r.slips, [d.slip]: (r.slips[d.slip] ?? 0) + 1 } : r.slips,
+});
+
+/** What a finished run is worth: steps of the plan over picks made, in percent. @example drillScore(20, 5) // 80 */
+export const drillScore = (steps: number, slips: number): number => Math.round((100 * steps) / (steps + slips));
 
 export interface Drill {
   build: Build;
@@ -19,8 +41,7 @@ export type Judgement =
       ok: false;
       /** What would have happened. */
       why: string;
-      /** Kind of slip, for the list of weak points. */
-      slip: "power" | "held" | "covered" | "needless" | "force";
+      slip: DrillSlip;
     };
 
 /** A drill over a build's way out; null when the build cannot be planned. @example drillOf(build)?.plan.out.length */
@@ -28,14 +49,7 @@ export function drillOf(build: Build): Drill | null {
   const made = makePlan(build);
   if (!made.ok) return null;
   const graph = stepGraph(indexBuild(build));
-  const isolation = new Set<string>();
-  const walk = ["drain"];
-  while (walk.length) {
-    const s = walk.pop()!;
-    if (isolation.has(s)) continue;
-    isolation.add(s);
-    walk.push(...(graph.needs.get(s) ?? []));
-  }
+  const isolation = isolationSteps(graph.needs);
   return { build, plan: made.plan, graph, isolation };
 }
 

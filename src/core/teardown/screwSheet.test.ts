@@ -3,7 +3,7 @@ import { builds } from "@tests/bench";
 import { randomBuild } from "@tests/randomBuild";
 import { describe, expect, it } from "vitest";
 import { qrModules, screwSheetPdf } from "@/server/screwSheet";
-import { makePlan, PAPERS, type Paper, printScale, screwSheet, screwSheetSvg } from ".";
+import { CODE_MM, cellCode, makePlan, PAPERS, type Paper, printScale, readScrewScan, screwSheet, screwSheetSvg } from ".";
 
 const sheetOf = (id: string, paper: Paper) => {
   const build = builds[id]!;
@@ -98,7 +98,44 @@ describe("the screw sheet", () => {
       .pages.flat()
       .find((c) => c.title === "Hinge screws")!;
     expect(cell.screws).toEqual([]);
-    expect(cell.note).toMatch(/Tighten on the way back/);
+    expect(cell.notes.join(" ")).toMatch(/Tighten on the way back/);
+  });
+  it("a group left in place keeps its cell and its count, says so, and takes no room for screws", () => {
+    const build = builds["ostrel-kestrel-14"]!;
+    const r = makePlan(build);
+    if (!r.ok) throw new Error(r.problem);
+    const all = screwSheet(build, r.plan.out, "a4", "x", "y");
+    const group = all.pages.flat()[0]!;
+    const kept = screwSheet(build, r.plan.out, "a4", "x", "y", new Set(["base-screws"]));
+    const cell = kept.pages.flat().find((c) => c.code === "HV:SCREWS:BASE-SCREWS")!;
+    expect(cell.screws).toEqual([]);
+    expect(cell.count).toBe(group.count);
+    expect(cell.notes.join(" ")).toContain("Leave in place");
+    expect(kept.count).toBe(all.count - group.count);
+  });
+  it("what stands beside the code of a cell never runs into it, however long the name", () => {
+    const build = structuredClone(builds["marrick-holm-15"]!);
+    for (const g of build.screwGroups) g.name = "Screws below the strip above the keys, hinge edge, both lengths";
+    const r = makePlan(build);
+    if (!r.ok) throw new Error(r.problem);
+    for (const c of screwSheet(build, r.plan.out, "letter", "x", "y").pages.flat()) {
+      const room = c.widthMm - CODE_MM;
+      // Measured widths of the typeface: 0.52 of its size for a mixed line.
+      expect(9 + c.title.length * 3.8 * 0.52).toBeLessThanOrEqual(room + 1);
+      for (const n of c.notes) expect(2 + n.length * 3 * 0.5).toBeLessThanOrEqual(room + 1);
+      expect(c.notes.length).toBeLessThanOrEqual(2);
+    }
+  });
+  it("a scan of a cell names its group, digits are a count, anything else is neither", () => {
+    for (const b of Object.values(builds))
+      for (const g of b.screwGroups) expect(readScrewScan(cellCode(g.id))).toEqual({ group: g.id });
+    expect(readScrewScan(" 12 ")).toEqual({ count: 12 });
+    for (const no of ["", "0", "007", "123", "HV:SCREWS:", "HV:SCREWS:-A", "GV140FHB-K31", "http://127.0.0.1/jobs/x"])
+      expect(readScrewScan(no), no).toBeNull();
+    // The code of a cell holds exactly that: as many modules as text of its length needs, the finder pattern in its corner.
+    const qr = qrModules(cellCode("base-screws"));
+    expect([...qr[0]!.slice(0, 7)].every(Boolean)).toBe(true);
+    expect(qr[1]!.slice(0, 7)).toEqual([true, false, false, false, false, false, true]);
   });
   it("as SVG says its size in millimetres, and escapes what people write", () => {
     const sheet = sheetOf("ostrel-kestrel-14", "a4");

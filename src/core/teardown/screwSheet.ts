@@ -1,4 +1,4 @@
-import { type Build, indexBuild, type ScrewType } from "../build";
+import { type Build, indexBuild, type ScrewType, screwWords } from "../build";
 import type { Step } from "./step";
 
 /** Paper, mm. */
@@ -13,7 +13,9 @@ export const BAR_MM = 100;
 const MARGIN = 10;
 const HEADER = 26;
 const GAP = 4;
-const TITLE = 13;
+const TITLE = 16;
+/** Side of a cell's code and the white around it, mm. */
+export const CODE_MM = 11;
 const COLUMNS = 2;
 /** Room a screw needs on paper before it would lie on its neighbour, mm. */
 const APART = 7;
@@ -32,10 +34,12 @@ export interface SheetCell {
   widthMm: number;
   heightMm: number;
   title: string;
-  note: string;
+  notes: string[];
   count: number;
   view: "lid" | "base";
   /** The machine as it lies, on the page. */
+  /** What a scanner reads off the cell: all screws of its step lie on it. */
+  code: string;
   outline: { xMm: number; yMm: number; widthMm: number; heightMm: number };
   screws: SheetScrew[];
 }
@@ -49,15 +53,50 @@ export interface ScrewSheet {
   count: number;
 }
 
+/** What stands in the small code of a cell. @example cellCode("base-screws") // "HV:SCREWS:BASE-SCREWS" */
+export const cellCode = (group: string): string => `HV:SCREWS:${group.toUpperCase()}`;
+
+/**
+ * What a scan says of screws: the cell they were laid on, or how many.
+ * @returns null for anything else
+ * @example readScrewScan("HV:SCREWS:BASE-SCREWS") // { group: "base-screws" }
+ * @example readScrewScan("4") // { count: 4 }
+ */
+export function readScrewScan(text: string): { group: string } | { count: number } | null {
+  const cell = /^HV:SCREWS:([A-Z0-9][A-Z0-9-]{0,47})$/i.exec(text.trim());
+  if (cell) return { group: cell[1]!.toLowerCase() };
+  const n = /^[1-9]\d?$/.exec(text.trim());
+  return n ? { count: Number(n[0]) } : null;
+}
+
+const shorten = (words: string, most: number): string =>
+  words.length <= most ? words : `${words.slice(0, most - 1).trimEnd()}…`;
+
+/** Two lines at most, broken between words; what is left over is cut with a mark. */
+function broken(words: string, most: number): string[] {
+  if (words.length <= most) return [words];
+  const at = words.lastIndexOf(" ", most);
+  const first = words.slice(0, at > 0 ? at : most);
+  return [first, shorten(words.slice(first.length).trim(), most)];
+}
+
 /**
  * A sheet to lay screws on: one cell per step that takes screws, in the order of the plan, each laid out as the machine lies,
  * every screw drawn at true size. As many pages as it takes.
  * @param out the way out, in order
+ * @param inPlace groups that go back into their own holes at once, beside those the build treats so
  * @param paper A4 or Letter; lengths in mm at true scale
  * @returns cells by page; empty pages when the plan takes no screw
  * @example screwSheet(build, plan.out, "a4", "H-2417", "http://…").pages.length
  */
-export function screwSheet(build: Build, out: readonly Step[], paper: Paper, title: string, address: string): ScrewSheet {
+export function screwSheet(
+  build: Build,
+  out: readonly Step[],
+  paper: Paper,
+  title: string,
+  address: string,
+  inPlace: ReadonlySet<string> = new Set(),
+): ScrewSheet {
   const b = indexBuild(build);
   const page = PAPERS[paper];
   const wide = (page.widthMm - 2 * MARGIN - (COLUMNS - 1) * GAP) / COLUMNS;
@@ -70,28 +109,35 @@ export function screwSheet(build: Build, out: readonly Step[], paper: Paper, tit
     const k = (wide - 8) / size.w;
     const high = TITLE + size.h * k + 9;
     const loosened = s.kind === "screwsLoosen";
+    const stay = g.keepInHoles || inPlace.has(g.id);
     const types = new Map<string, number>();
     for (const x of g.screws) types.set(x.type, (types.get(x.type) ?? 0) + 1);
     const kinds = [...types].map(([id, n]) => {
       const t = b.screwType.get(id)!;
-      return `${n} of ${t.thread} × ${t.lengthMm}`;
+      return `${n} of ${screwWords(t)}`;
     });
     cells.push({
       xMm: 0,
       yMm: 0,
       widthMm: wide,
       heightMm: high,
-      title: g.name,
-      note: loosened
-        ? "Only loosened: they stay in. Tighten on the way back."
-        : g.keepInHoles
-          ? "Put back into their holes at once."
-          : kinds.join(", "),
+      title: shorten(g.name, (wide - 9 - CODE_MM) / 2),
+      notes: broken(
+        `${g.view === "lid" ? "Lid, from the front" : "Base, from below"}. ${
+          loosened
+            ? "Only loosened: they stay in. Tighten on the way back."
+            : stay
+              ? "Leave in place: back into their own holes at once."
+              : kinds.join(", ")
+        }`,
+        (wide - 4 - CODE_MM) / 1.5,
+      ),
       count: g.screws.length,
       view: g.view,
+      code: cellCode(g.id),
       outline: { xMm: 4, yMm: TITLE + 4, widthMm: size.w * k, heightMm: size.h * k },
       screws:
-        loosened || g.keepInHoles
+        loosened || stay
           ? []
           : spread(
               g.screws.map((x, i) => ({

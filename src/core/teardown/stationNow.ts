@@ -16,6 +16,8 @@ export function stationNow(s: JobState, p: Progress | null): Station {
   if (!panelReading(s)) return "identify";
   if (!s.match.order || !panelIsHere(s)) return "match";
   if (!s.plan) return "plan";
-  const now: StepStation | undefined = p?.now?.station;
+  // Taken, but not made yet on this page, or not to be made from this build.
+  if (!p) return "plan";
+  const now: StepStation | undefined = p.now?.station;
   return now ?? "close";
 }

@@ -1,5 +1,5 @@
 import { type Build, type BuildIndex, indexBuild } from "../build";
-import { type Needs, type StepGraph, stepGraph } from "./graph";
+import { isolationSteps, type Needs, type StepGraph, stepGraph } from "./graph";
 import { type Budget, bestOrder } from "./search";
 import type { Step } from "./step";
 import { PLAN_WEIGHTS, type PlanWeights, stepCost } from "./weights";
@@ -149,7 +149,7 @@ export function wayOut(
       if (r.order) {
         all.push({ ...r, order: r.order });
         best = Math.min(best, r.value);
-      } else if (!Number.isFinite(r.bound)) circle = [...way.wanted];
+      } else if (!Number.isFinite(r.bound)) circle = circleOf(way.wanted, way.needs);
       bound = Math.min(bound, r.bound);
       continue;
     }
@@ -161,7 +161,10 @@ export function wayOut(
   }
   all.sort((x, y) => x.value - y.value);
   const first = all[0];
-  if (!first) return { ok: false, problem: `These wait for each other: ${circle.join(", ")}` };
+  if (!first) {
+    const names = circle.map((s) => g.steps.get(s)?.title ?? s);
+    return { ok: false, problem: `These wait for each other: ${names.join(", which waits for ")}` };
+  }
   const steps = first.order.map((s) => g.steps.get(s)!);
   const wanted = new Set(first.order);
   return {
@@ -188,6 +191,31 @@ export function wayOut(
   };
 }
 
+/** One circle of what waits for what, first step named again at its end; empty when there is none. */
+function circleOf(wanted: ReadonlySet<string>, needs: Needs): string[] {
+  const early = isolationSteps(needs);
+  const state = new Map<string, "open" | "done">();
+  const path: string[] = [];
+  const walk = (s: string): string[] => {
+    if (state.get(s) === "done") return [];
+    if (state.get(s) === "open") return [...path.slice(path.indexOf(s)), s];
+    state.set(s, "open");
+    path.push(s);
+    for (const n of [...(needs.get(s) ?? []), ...(early.has(s) ? [] : ["drain"])]) {
+      const found = walk(n);
+      if (found.length) return found;
+    }
+    path.pop();
+    state.set(s, "done");
+    return [];
+  };
+  for (const s of wanted) {
+    const found = walk(s);
+    if (found.length) return found;
+  }
+  return [];
+}
+
 /** The cheapest order of one set of steps. */
 function order(
   g: StepGraph,
@@ -198,14 +226,7 @@ function order(
   limit: number,
   budget: Budget,
 ): { order: string[] | null; value: number; bound: number; proven: boolean } {
-  const forIsolation = new Set<string>();
-  const walk = ["drain"];
-  while (walk.length) {
-    const s = walk.pop()!;
-    if (forIsolation.has(s)) continue;
-    forIsolation.add(s);
-    walk.push(...(needs.get(s) ?? []));
-  }
+  const forIsolation = isolationSteps(needs);
   const ids = [...g.steps.keys()].filter((s) => wanted.has(s) && !done.has(s));
   const at = new Map(ids.map((s, i) => [s, i]));
   const tools = [...new Set(ids.flatMap((s) => g.steps.get(s)!.tool ?? []))];

@@ -2,7 +2,23 @@
 import type { Build, Thing } from "@/core/build";
 import { Hatches } from "../draw/Ground";
 
-const PX = 1.62;
+const LABEL_MM = 7.4;
+
+/** Names of the parts that have room for theirs, in their upper corner, each below any that stands there already. */
+function labelsOf(build: Build, view: "lid" | "base") {
+  const placed: { part: Build["parts"][number]; xMm: number; yMm: number; wide: number }[] = [];
+  for (const part of build.parts) {
+    const s = part.shape;
+    const wide = part.name.length * LABEL_MM * 0.54;
+    if (part.view !== view || !s || wide > s.widthMm - 4 || s.heightMm < LABEL_MM + 2) continue;
+    const xMm = s.xMm + 2;
+    let yMm = s.yMm + LABEL_MM + 1;
+    const meets = () => placed.some((p) => Math.abs(p.yMm - yMm) < LABEL_MM + 1 && xMm < p.xMm + p.wide && p.xMm < xMm + wide);
+    while (meets() && yMm + LABEL_MM + 1 <= s.yMm + s.heightMm) yMm += LABEL_MM + 1;
+    if (!meets()) placed.push({ part, xMm, yMm, wide });
+  }
+  return placed;
+}
 
 /** One side of the machine, everything of it at its place; a tap selects, or puts where it was told to. */
 export function BuildDrawing({
@@ -10,7 +26,9 @@ export function BuildDrawing({
   view,
   selected,
   onSelect,
+  spot,
   onPlace,
+  onPlaceByKey,
   onNudge,
 }: {
   build: Build;
@@ -18,7 +36,10 @@ export function BuildDrawing({
   selected: Thing | null;
   /** True when it took the tap; else the tap is a place. */
   onSelect: (t: Thing) => boolean;
+  /** A place that was tapped and waits for what goes there. */
+  spot: { xMm: number; yMm: number } | null;
   onPlace: (xMm: number, yMm: number) => void;
+  onPlaceByKey: () => void;
   onNudge: (dx: number, dy: number) => void;
 }) {
   const size =
@@ -40,24 +61,24 @@ export function BuildDrawing({
     : [];
   return (
     <svg
-      width={size.w * PX + 2}
-      height={size.h * PX + 2}
+      style={{ width: "100%", height: "auto", maxHeight: 424 }}
       viewBox={`-0.5 -0.5 ${size.w + 1} ${size.h + 1}`}
       className="dw onshell"
       role="application"
-      aria-label={`${view === "lid" ? "Lid from the front" : "Base from below"}. Tap to place, arrow keys move what is selected by 1 mm.`}
+      aria-label={`${view === "lid" ? "Lid from the front" : "Base from below"}. Tap to place, or Enter to place on what is selected; arrow keys move what is selected by 1 mm.`}
       tabIndex={0}
       onClick={(e) => {
-        const at = (e.target as Element).closest<SVGElement>("[data-thing]");
-        if (at && onSelect({ kind: at.dataset.kind as Thing["kind"], id: at.dataset.thing! })) return;
-        const box = e.currentTarget.getBoundingClientRect();
-        const k = (size.w + 1) / box.width;
-        onPlace(
-          Math.round(((e.clientX - box.left) * k - 0.5) * 10) / 10,
-          Math.round(((e.clientY - box.top) * k - 0.5) * 10) / 10,
-        );
+        const thing = (e.target as Element).closest<SVGElement>("[data-thing]");
+        if (thing && onSelect({ kind: thing.dataset.kind as Thing["kind"], id: thing.dataset.thing! })) return;
+        // Through the drawing's own matrix: it is scaled to its column and stands in the middle of it.
+        const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(e.currentTarget.getScreenCTM()!.inverse());
+        onPlace(Math.round(at.x * 10) / 10, Math.round(at.y * 10) / 10);
       }}
       onKeyDown={(e) => {
+        if (e.key === "Enter") {
+          e.preventDefault();
+          return onPlaceByKey();
+        }
         const d = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
         if (!d) return;
         e.preventDefault();
@@ -104,21 +125,19 @@ export function BuildDrawing({
             )}
           </g>
         ))}
-      {build.parts
-        .filter((p) => p.view === view && p.shape && p.shape.widthMm >= 34)
-        .map((p) => (
-          <text
-            key={p.id}
-            x={p.shape!.xMm + 2}
-            y={p.shape!.yMm + 9}
-            fontSize={8.7}
-            fontWeight={on("part", p.id) ? 700 : 500}
-            className="i2"
-            pointerEvents="none"
-          >
-            {p.name.length * 4.6 < p.shape!.widthMm ? p.name : ""}
-          </text>
-        ))}
+      {labelsOf(build, view).map(({ part: p, xMm, yMm }) => (
+        <text
+          key={p.id}
+          x={xMm}
+          y={yMm}
+          fontSize={LABEL_MM}
+          fontWeight={on("part", p.id) ? 700 : 500}
+          className="i2"
+          pointerEvents="none"
+        >
+          {p.name}
+        </text>
+      ))}
       {blockers.map(({ from, to, name }) => (
         <g key={name} pointerEvents="none">
           <path d={`M${from.x} ${from.y}L${to.x} ${to.y}`} className="ord" strokeWidth={1.4} />
@@ -172,6 +191,24 @@ export function BuildDrawing({
             <path d={`M${s.xMm - 4} ${s.yMm}h8M${s.xMm} ${s.yMm - 4}v8`} stroke="var(--ink)" strokeWidth={0.4} />
           </g>
         ))}
+      {(build.photos ?? [])
+        .filter((p) => p.view === view)
+        .map((p) => (
+          <g key={p.id} data-kind="photo" data-thing={p.id} transform={`translate(${p.xMm} ${p.yMm})`}>
+            <rect
+              x={-5}
+              y={-4}
+              width={10}
+              height={8}
+              rx={1}
+              fill="var(--sheet)"
+              stroke="var(--ink)"
+              strokeWidth={on("photo", p.id) ? 1.6 : 0.8}
+            />
+            <circle r={2.4} fill={on("photo", p.id) ? "var(--part)" : "none"} stroke="var(--ink)" strokeWidth={0.8} />
+          </g>
+        ))}
+      {spot && <path d={`M${spot.xMm - 6} ${spot.yMm}h12M${spot.xMm} ${spot.yMm - 6}v12`} className="ord" strokeWidth={1.4} />}
     </svg>
   );
 }

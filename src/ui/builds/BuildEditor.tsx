@@ -2,19 +2,63 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import { addConnector, addPart, addScrew, type Build, checkBuild, moveThing, removeThing, type Thing } from "@/core/build";
-import { durationWords } from "@/core/quantity";
-import { makePlan } from "@/core/teardown";
+import {
+  addConnector,
+  addPart,
+  addPhoto,
+  addScrew,
+  addTape,
+  type Build,
+  checkBuild,
+  lookAgain,
+  moveThing,
+  removeThing,
+  type Thing,
+} from "@/core/build";
+import { durationWords, listed } from "@/core/quantity";
+import { type PlanHandle, usePlan } from "@/ui/job/usePlan";
+import type { KeptPlan } from "@/wire/plan";
+import { PhotoField, usePhoto } from "../controls/PhotoField";
 import { type Said, SaidBox } from "../controls/SaidBox";
 import { Mark } from "../draw/Mark";
 import { BuildDrawing } from "./BuildDrawing";
+import { Txt } from "./fields";
+import { PryForm } from "./LeadForms";
 import { ThingForm } from "./ThingForm";
+import { useBuildDraft } from "./useBuildDraft";
 
-type Tool = "move" | "screw" | "plug";
+const TOOLS = [
+  ["move", "Select and move"],
+  ["screw", "Screws"],
+  ["plug", "Plugs"],
+  ["tape", "Tape"],
+  ["photo", "Photos"],
+] as const;
+type Tool = (typeof TOOLS)[number][0];
 const MOST_UNDO = 100;
 
-/** A build on its own drawing: parts, screws and plugs where they are, what blocks what, and the plan that follows at once. */
-export function BuildEditor({ build: first, version: firstVersion }: { build: Build; version: number }) {
+/** Where a thing stands on its side, its middle in mm. */
+function placeOf(b: Build, t: Thing): { xMm: number; yMm: number } | null {
+  const s = b.parts.find((p) => p.id === t.id)?.shape ?? b.tapes.find((x) => x.id === t.id)?.shape;
+  if (s) return { xMm: s.xMm + s.widthMm / 2, yMm: s.yMm + s.heightMm / 2 };
+  return (
+    b.connectors.find((c) => c.id === t.id) ??
+    b.screwGroups.flatMap((g) => g.screws).find((x) => x.id === t.id) ??
+    b.photos?.find((p) => p.id === t.id) ??
+    null
+  );
+}
+
+/** A build on its own drawing: parts, screws, plugs, tapes and photos where they are, what blocks what, and the plan that follows at once. */
+export function BuildEditor({
+  build: first,
+  version: firstVersion,
+  plan: firstPlan,
+}: {
+  build: Build;
+  version: number;
+  plan: KeptPlan["made"] | null;
+}) {
   const router = useRouter();
   const [build, setBuild] = useState(first);
   const [past, setPast] = useState<Build[]>([]);
@@ -23,6 +67,7 @@ export function BuildEditor({ build: first, version: firstVersion }: { build: Bu
   const [view, setView] = useState<"lid" | "base">("base");
   const [selected, setSelected] = useState<Thing | null>(null);
   const [tool, setTool] = useState<Tool>("move");
+  const [spot, setSpot] = useState<{ xMm: number; yMm: number } | null>(null);
   const [name, setName] = useState("");
   const [said, setSaid] = useState<Said | null>(null);
   const edit = (next: Build) => {
@@ -36,32 +81,38 @@ export function BuildEditor({ build: first, version: firstVersion }: { build: Bu
     setPast((p) => p.slice(0, -1));
     setBuild(last);
   };
+  const changed = build !== saved || version === 0;
+  const draft = useBuildDraft(build, version, build !== saved);
   const problems = useMemo(() => checkBuild(build), [build]);
-  const plan = useMemo(() => (problems.length ? null : makePlan(build)), [build, problems]);
+  const key = useMemo(() => (problems.length ? null : JSON.stringify(build)), [build, problems]);
+  const ask = useMemo(() => ({ build, changes: [], quick: false }), [build]);
+  const plan = usePlan(key, ask, firstPlan && { key: JSON.stringify(first), made: firstPlan });
   const part = selected?.kind === "part" ? build.parts.find((p) => p.id === selected.id) : undefined;
-  const place = (xMm: number, yMm: number) => {
-    if (tool === "screw") {
-      if (!part) return setSaid({ ok: false, words: "Select the part the screw holds first." });
-      return edit(addScrew(build, part.id, view, xMm, yMm));
-    }
-    if (tool === "plug") {
-      if (!part) return setSaid({ ok: false, words: "Select the part the plug ties first." });
-      return edit(addConnector(build, part.id, view, xMm, yMm));
-    }
-    if (selected) edit(moveThing(build, selected, xMm, yMm));
+  const place = (xMm: number, yMm: number, byKey: boolean) => {
+    if (tool === "photo") return setSpot({ xMm, yMm });
+    if (tool === "move") return selected && edit(moveThing(build, selected, xMm, yMm));
+    if (!part)
+      return setSaid({ ok: false, words: `Select the part the ${tool === "plug" ? "plug ties" : `${tool} holds`} first.` });
+    if (tool === "tape" && view === "base") return setSaid({ ok: false, words: "Tape under the panel lies in the lid." });
+    const next =
+      tool === "screw"
+        ? addScrew(build, part.id, view, xMm, yMm)
+        : tool === "plug"
+          ? addConnector(build, part.id, view, xMm, yMm)
+          : addTape(build, part.id, xMm, yMm);
+    edit(next);
+    if (!byKey) return;
+    // By keyboard: what was added is selected, so that the arrow keys take it to its place.
+    const id =
+      tool === "screw"
+        ? next.screwGroups.flatMap((g) => g.screws).find((s) => !placeOf(build, { kind: "screw", id: s.id }))?.id
+        : (tool === "plug" ? next.connectors : next.tapes).at(-1)?.id;
+    if (id) setSelected({ kind: tool === "plug" ? "connector" : tool, id });
+    setTool("move");
   };
   const nudge = (dx: number, dy: number) => {
-    if (!selected) return;
-    const s = build.parts.find((p) => p.id === selected.id)?.shape ?? build.tapes.find((t) => t.id === selected.id)?.shape;
-    const at = s
-      ? { x: s.xMm + s.widthMm / 2, y: s.yMm + s.heightMm / 2 }
-      : (() => {
-          const point =
-            build.connectors.find((c) => c.id === selected.id) ??
-            build.screwGroups.flatMap((g) => g.screws).find((x) => x.id === selected.id);
-          return point ? { x: point.xMm, y: point.yMm } : null;
-        })();
-    if (at) edit(moveThing(build, selected, at.x + dx, at.y + dy));
+    const at = selected && placeOf(build, selected);
+    if (selected && at) edit(moveThing(build, selected, at.xMm + dx, at.yMm + dy));
   };
   const save = async () => {
     const res = await fetch("/api/builds", {
@@ -72,12 +123,12 @@ export function BuildEditor({ build: first, version: firstVersion }: { build: Bu
     const body = await res?.json().catch(() => null);
     if (!res) return setSaid({ ok: false, words: "The server was not reached. What you drew is kept here." });
     if (!res.ok) return setSaid({ ok: false, words: body?.problem ?? "Not saved.", details: body?.details ?? [] });
+    draft.drop();
     setVersion(body.version);
     setSaved(build);
     setSaid({ ok: true, words: `Saved as version ${body.version}. Jobs under way keep the build they were planned with.` });
     if (firstVersion === 0) router.replace(`/builds/${body.id}`);
   };
-  const changed = build !== saved || version === 0;
   return (
     <main className="grow-page">
       <div className="panelpage">
@@ -94,6 +145,27 @@ export function BuildEditor({ build: first, version: firstVersion }: { build: Bu
             All builds
           </Link>
         </header>
+        {draft.found && (
+          <div className="look" role="status">
+            <Mark kind="look" size={24} />
+            <p>
+              <b>Drawn here before, never saved.</b> Left on this device {draft.found.from}.{" "}
+              <button
+                type="button"
+                className="link"
+                onClick={() => {
+                  edit(draft.found!.build);
+                  draft.dismiss();
+                }}
+              >
+                Take it up
+              </button>{" "}
+              <button type="button" className="link" onClick={draft.drop}>
+                Drop it
+              </button>
+            </p>
+          </div>
+        )}
         <div className="cols">
           <section aria-label="Drawing" className="flex flex-col gap-2">
             <div className="flex flex-wrap gap-2">
@@ -103,15 +175,21 @@ export function BuildEditor({ build: first, version: firstVersion }: { build: Bu
                 </button>
               ))}
               <span className="mx-2 border-l border-hair" />
-              {(
-                [
-                  ["move", "Select and move"],
-                  ["screw", "Add screws"],
-                  ["plug", "Add plugs"],
-                ] as const
-              ).map(([t, words]) => (
-                <button key={t} type="button" className="btn quiet" aria-pressed={tool === t} onClick={() => setTool(t)}>
-                  {words}
+              {TOOLS.map(([t, words]) => (
+                <button
+                  key={t}
+                  type="button"
+                  className="btn quiet"
+                  style={{ padding: "8px 10px" }}
+                  aria-pressed={tool === t}
+                  aria-label={t === "move" ? words : `Add ${words.toLowerCase()}`}
+                  onClick={() => {
+                    setTool(t);
+                    setSpot(null);
+                    if (t === "tape") setView("lid");
+                  }}
+                >
+                  {t === "move" ? words : `+ ${words}`}
                 </button>
               ))}
             </div>
@@ -126,10 +204,32 @@ export function BuildEditor({ build: first, version: firstVersion }: { build: Bu
                   setSelected(t);
                   return true;
                 }}
-                onPlace={place}
+                spot={spot}
+                onPlace={(x, y) => place(x, y, false)}
+                onPlaceByKey={() => {
+                  const at = (selected && placeOf(build, selected)) ?? {
+                    xMm: build.lid.widthMm / 2,
+                    yMm: build.lid.heightMm / 2,
+                  };
+                  if (tool !== "move") place(at.xMm, at.yMm, true);
+                }}
                 onNudge={nudge}
               />
             </div>
+            {tool === "photo" && (
+              <AddPhoto
+                key={spot ? `${spot.xMm} ${spot.yMm}` : "none"}
+                spot={spot}
+                onAdd={(p) => {
+                  const of = selected && selected.kind !== "photo" && selected.kind !== "group" ? { of: selected.id } : {};
+                  const next = addPhoto(build, { ...of, view, ...spot!, ...p });
+                  edit(next);
+                  setSelected({ kind: "photo", id: next.photos!.at(-1)!.id });
+                  setSpot(null);
+                  setTool("move");
+                }}
+              />
+            )}
             <form
               className="flex items-end gap-2"
               onSubmit={(e) => {
@@ -183,35 +283,8 @@ export function BuildEditor({ build: first, version: firstVersion }: { build: Bu
                 </button>
               ))}
             </div>
-            <section aria-label="Plan" aria-live="polite" className="border-t-[1.5px] border-ink pt-2">
-              {plan?.ok ? (
-                <>
-                  <h2 className="sec flex items-center gap-2">
-                    <Mark kind={plan.plan.objective.proven ? "same" : "look"} size={20} />
-                    {plan.plan.out.length} steps out, {plan.plan.in.length} back, {durationWords(plan.plan.minutes.p50)}
-                  </h2>
-                  <ol className="list-decimal pl-7 text-[15px] leading-[19px]">
-                    {plan.plan.out.map((s) => (
-                      <li key={s.id}>{s.title}</li>
-                    ))}
-                  </ol>
-                </>
-              ) : (
-                <>
-                  <h2 className="sec flex items-center gap-2">
-                    <Mark kind="stop" size={20} /> No plan yet
-                  </h2>
-                  <ul className="list-disc pl-5 text-[15px]">
-                    {plan && !plan.ok && <li>{plan.problem}</li>}
-                    {problems.slice(0, 8).map((p, i) => (
-                      <li key={i}>
-                        <span className="mono">{p.where}</span>: {p.message}
-                      </li>
-                    ))}
-                  </ul>
-                </>
-              )}
-            </section>
+            <PryForm build={build} onEdit={edit} />
+            <EditorPlan build={build} plan={plan} problems={problems} />
           </section>
         </div>
         <footer className="savebar">
@@ -236,13 +309,90 @@ export function BuildEditor({ build: first, version: firstVersion }: { build: Bu
               </Link>
             )}
             <span className="q">
-              {plan?.ok
-                ? `${plan.plan.out.length} steps out, ${plan.plan.in.length} back, ${durationWords(plan.plan.minutes.p50)}`
+              {problems.length === 0 && plan.made?.ok
+                ? `${plan.made.plan.out.length} steps out, ${plan.made.plan.in.length} back, ${durationWords(plan.made.plan.minutes.p50)}`
                 : "no plan yet"}
             </span>
           </div>
         </footer>
       </div>
     </main>
+  );
+}
+
+/** What follows from the build as drawn: its plan, or what stands in the way of one. */
+function EditorPlan({ build, plan, problems }: { build: Build; plan: PlanHandle; problems: ReturnType<typeof checkBuild> }) {
+  const again = useMemo(() => lookAgain(build), [build]);
+  const made = problems.length ? null : plan.made;
+  return (
+    <section aria-label="Plan" aria-live="polite" aria-busy={!plan.fresh} className="border-t-[1.5px] border-ink pt-2">
+      {made?.ok ? (
+        <>
+          <h2 className="sec flex items-center gap-2">
+            <Mark kind={made.plan.objective.proven ? "same" : "look"} size={20} />
+            {made.plan.out.length} steps out, {made.plan.in.length} back, {durationWords(made.plan.minutes.p50)}
+          </h2>
+          {again.length > 0 && <p className="q">Nothing here holds {listed(again)}: clips, glue, or a screw not seen yet?</p>}
+          <ol className="list-decimal pl-7 text-[15px] leading-[19px]">
+            {made.plan.out.map((s) => (
+              <li key={s.id}>{s.title}</li>
+            ))}
+          </ol>
+        </>
+      ) : (
+        <>
+          <h2 className="sec flex items-center gap-2">
+            <Mark kind="stop" size={20} /> {made || problems.length ? "No plan yet" : "Planning"}
+          </h2>
+          <ul className="list-disc pl-5 text-[15px]">
+            {made && !made.ok && <li>{made.problem}</li>}
+            {problems.slice(0, 8).map((p, i) => (
+              <li key={i}>
+                <span className="mono">{p.where}</span>: {p.message}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** A photo for the place tapped; stored at once, so that a build names it by its content. */
+function AddPhoto({
+  spot,
+  onAdd,
+}: {
+  spot: { xMm: number; yMm: number } | null;
+  onAdd: (p: { words: string; hash: string; widthPx: number; heightPx: number }) => void;
+}) {
+  const photo = usePhoto();
+  const [words, setWords] = useState("");
+  if (!spot) return <p className="q">Tap the place the photo shows. What is selected is named with it, and shown at its step.</p>;
+  const add = () =>
+    photo.record(({ photo: p }) => {
+      if (!p) photo.setWrong("Choose a picture first.");
+      else if (!words.trim()) photo.setWrong("Say in a few words what it shows.");
+      else {
+        onAdd({ words: words.trim(), hash: p.hash, widthPx: p.widthPx, heightPx: p.heightPx });
+        return true;
+      }
+      return false;
+    });
+  return (
+    <div className="flex flex-col gap-2 border-[1.5px] border-ink p-3" role="group" aria-label="Photo here">
+      <div className="flex items-end gap-2">
+        <Txt
+          label={`What it shows at ${Math.round(spot.xMm)}, ${Math.round(spot.yMm)} mm`}
+          max={80}
+          value={words}
+          onPut={setWords}
+        />
+        <button type="button" className="btn" disabled={photo.busy} onClick={() => void add()}>
+          Add photo
+        </button>
+      </div>
+      <PhotoField photo={photo} />
+    </div>
   );
 }

@@ -9,7 +9,7 @@ export function NewBuild({ table, templates, machines }: { table: FamilyTable; t
   const [model, setModel] = useState("");
   const [seen, setSeen] = useState<Record<string, boolean>>({});
   const [build, setBuild] = useState<Build | null>(null);
-  if (build) return <BuildEditor build={build} version={0} />;
+  if (build) return <BuildEditor build={build} version={0} plan={null} />;
   const guess = familyOf(table, seen);
   const start = (family: FamilyLetter) => {
     const t = templates.find((b) => b.family === family);

@@ -2,44 +2,46 @@
 import { useEffect, useMemo, useState } from "react";
 import type { Build } from "@/core/build";
 import { counted } from "@/core/quantity";
-import { drillOf, type Judgement, judgePick, nextOf, picksOf, type Step } from "@/core/teardown";
+import {
+  addDrill,
+  type DrillRecord,
+  type DrillSlip,
+  drillOf,
+  drillScore,
+  judgePick,
+  NO_DRILL,
+  nextOf,
+  picksOf,
+  type Step,
+} from "@/core/teardown";
 import { Mark } from "../draw/Mark";
-import { read, write } from "../job/device";
+import { whoIsHere } from "../job/device";
 import { Desk } from "../shell/Desk";
 
 const PICKS = 4;
-const SLIP_WORDS: Record<Extract<Judgement, { ok: false }>["slip"], string> = {
+const SLIP_WORDS: Record<DrillSlip, string> = {
   power: "power before hands",
   held: "what still holds",
   covered: "what lies over it",
   needless: "what the goal does not need",
   force: "screws left in",
 };
-type Slip = keyof typeof SLIP_WORDS;
-interface Kept {
-  runs: number;
-  best: number | null;
-  slips: Partial<Record<Slip, number>>;
-}
-const NOTHING: Kept = { runs: 0, best: null, slips: {} };
-
 /** The plan as a drill without a machine: pick the next step; a wrong one is answered with what would have happened. */
-export function Rehearsal({ build }: { build: Build }) {
+export function Rehearsal({ build, drills }: { build: Build; drills: Record<string, DrillRecord> }) {
   const drill = useMemo(() => drillOf(build), [build]);
-  const key = `helvane.drill.${build.id}`;
   const [done, setDone] = useState<readonly string[]>([]);
   const [wrong, setWrong] = useState<{ step: Step; why: string } | null>(null);
   const [note, setNote] = useState<string | null>(null);
   const [slips, setSlips] = useState(0);
-  const [kept, setKept] = useState<Kept>(NOTHING);
+  const [who, setWho] = useState("");
+  const [kept, setKept] = useState<DrillRecord>(NO_DRILL);
+  const [lost, setLost] = useState(false);
   const [picks, setPicks] = useState<Step[]>([]);
   useEffect(() => {
-    try {
-      setKept({ ...NOTHING, ...JSON.parse(read(key) ?? "{}") });
-    } catch {
-      setKept(NOTHING);
-    }
-  }, [key]);
+    const me = whoIsHere();
+    setWho(me);
+    setKept(drills[me] ?? NO_DRILL);
+  }, [drills]);
   useEffect(() => {
     if (drill) setPicks(picksOf(drill, new Set(done), PICKS, Math.random));
   }, [drill, done]);
@@ -53,9 +55,15 @@ export function Rehearsal({ build }: { build: Build }) {
     );
   const at = new Set(done);
   const over = nextOf(drill, at) === null;
-  const keep = (next: Kept) => {
-    setKept(next);
-    write(key, JSON.stringify(next));
+  const keep = (d: { slip?: DrillSlip; score?: number }) => {
+    setKept(addDrill(kept, d));
+    fetch("/api/drills", {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ build: build.id, who, ...d }),
+    })
+      .then((r) => setLost(!r.ok))
+      .catch(() => setLost(true));
   };
   const pick = (s: Step) => {
     const j = judgePick(drill, at, s.id);
@@ -63,19 +71,16 @@ export function Rehearsal({ build }: { build: Build }) {
       setWrong({ step: s, why: j.why });
       setNote(null);
       setSlips((n) => n + 1);
-      keep({ ...kept, slips: { ...kept.slips, [j.slip]: (kept.slips[j.slip] ?? 0) + 1 } });
+      keep({ slip: j.slip });
       return;
     }
     setWrong(null);
     setNote(j.note);
     const next = [...done, s.id];
     setDone(next);
-    if (nextOf(drill, new Set(next)) === null) {
-      const score = Math.round((100 * drill.plan.out.length) / (drill.plan.out.length + slips));
-      keep({ ...kept, runs: kept.runs + 1, best: Math.max(kept.best ?? 0, score) });
-    }
+    if (nextOf(drill, new Set(next)) === null) keep({ score: drillScore(drill.plan.out.length, slips) });
   };
-  const weak = (Object.entries(kept.slips) as [Slip, number][]).sort((a, b) => b[1] - a[1]);
+  const weak = (Object.entries(kept.slips) as [DrillSlip, number][]).sort((a, b) => b[1] - a[1]);
   return (
     <Desk
       title={over ? "The panel is out" : "What comes next?"}
@@ -144,9 +149,10 @@ export function Rehearsal({ build }: { build: Build }) {
           </ol>
         </section>
         <section aria-label="Weak points">
-          <h2 className="sec">Weak points on this machine</h2>
+          <h2 className="sec">Weak points on this machine{who && `, ${who}`}</h2>
+          {lost && <p className="wrong">The last pick was not kept: the server was not reached.</p>}
           {weak.length === 0 ? (
-            <p className="q">None yet. Kept on this device.</p>
+            <p className="q">None yet. Kept for {who || "this bench"}.</p>
           ) : (
             <ul className="rows">
               {weak.map(([slip, n]) => (

@@ -2,8 +2,9 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { applyFinds } from "@/core/build";
-import { candidateOf, fold, type JobEvent, oldPanelOf, openBreaches, openHazards, type Snapshots } from "@/core/job";
-import { progressOf } from "@/core/teardown";
+import { candidateOf, changesOf, fold, type JobEvent, oldPanelOf, openBreaches, openHazards, type Snapshots } from "@/core/job";
+import { progressIn } from "@/core/teardown";
+import { type KeptPlan, planKey } from "@/wire/plan";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { LAYER_WORDS, type Layer, LidDrawing } from "../lid/LidDrawing";
 import type { Compared } from "../lid/MatchLayer";
@@ -18,6 +19,7 @@ import { type JobBench, JobContext, type JobReference, type StationKeys } from "
 import { read, write } from "./device";
 import { routeCells, stripFacts, trayFacts } from "./facts";
 import { useJobLog } from "./useJobLog";
+import { usePlan } from "./usePlan";
 
 export interface WorkspaceProps {
   jobId: string;
@@ -26,6 +28,8 @@ export interface WorkspaceProps {
   snapshots: Snapshots;
   cursor: number;
   reference: JobReference;
+  /** The plan the server made, so that the first picture has it. */
+  plan: KeptPlan | null;
   nowMs: number;
   clockFixed: boolean;
 }
@@ -64,7 +68,26 @@ export function JobWorkspace(props: WorkspaceProps) {
     reference: refSnapshots,
   });
   const view = useMemo(() => ({ state: log.state, snapshots: log.snapshots }), [log.state, log.snapshots]);
-  const progress = useMemo(() => progressOf(view), [view]);
+  const build = useMemo(() => {
+    const hash = log.state.plan?.buildHash ?? log.state.match.chosen?.buildHash;
+    const kept = hash ? log.snapshots[hash] : undefined;
+    // With what was found on this job, so that drawing, counts and steps know it at once.
+    if (hash && kept?.kind === "build") return { hash, data: applyFinds(kept.data, log.state.finds) };
+    const machine = reference.machines.find((m) => m.model === log.state.job?.machineModel);
+    return reference.builds.find((b) => b.data.id === machine?.build) ?? null;
+  }, [log.state, log.snapshots, reference]);
+  const changes = useMemo(() => changesOf(view), [view]);
+  const ask = useMemo(
+    () => build && { build: build.data, changes, quick: log.state.finds.length > 0 },
+    [build, changes, log.state.finds],
+  );
+  const plan = usePlan(
+    build && (log.state.plan || station === "plan") ? planKey(build.hash, log.state.finds, changes) : null,
+    ask,
+    props.plan,
+    station === "plan",
+  );
+  const progress = useMemo(() => (log.state.plan ? progressIn(view, plan.made) : null), [view, plan.made, log.state.plan]);
   const [nowMs, setNow] = useState(props.nowMs);
   const [said, setSaid] = useState<string | null>(null);
   const [dialog, setDialog] = useState<DialogName | null>(null);
@@ -95,15 +118,6 @@ export function JobWorkspace(props: WorkspaceProps) {
     return () => clearTimeout(t);
   }, [said]);
 
-  const build = useMemo(() => {
-    const hash = log.state.plan?.buildHash ?? log.state.match.chosen?.buildHash;
-    const kept = hash ? log.snapshots[hash] : undefined;
-    // With what was found on this job, so that drawing, counts and steps know it at once.
-    if (hash && kept?.kind === "build") return { hash, data: applyFinds(kept.data, log.state.finds) };
-    const machine = reference.machines.find((m) => m.model === log.state.job?.machineModel);
-    return reference.builds.find((b) => b.data.id === machine?.build) ?? null;
-  }, [log.state, log.snapshots, reference]);
-
   const stepHere =
     progress?.now && (["open", "swap", "bond", "prove", "close"] as string[]).includes(station) ? progress.now : null;
   const target = stepHere && build ? viewOf(build.data, stepHere.target, stepHere.kind) : "lid";
@@ -121,6 +135,7 @@ export function JobWorkspace(props: WorkspaceProps) {
     view,
     reference,
     progress,
+    plan,
     build,
     nowMs,
     offer: (o) => {

@@ -11,6 +11,7 @@ import type { TriageTable } from "@/core/triage";
 import type { ArrowDir } from "../controls/useBenchKeys";
 import type { Compared } from "../lid/MatchLayer";
 import type { JobLogHandle } from "./useJobLog";
+import type { PlanHandle } from "./usePlan";
 
 /** Reference data as the page was loaded with it, each with its content hash. */
 export interface JobReference {
@@ -32,6 +33,8 @@ export interface JobBench {
   view: { state: JobState; snapshots: Snapshots };
   reference: JobReference;
   progress: Progress | null;
+  /** The plan of what is known now, made in a worker. */
+  plan: PlanHandle;
   /** The build the drawing shows: the plan's, else the machine's current one. */
   build: { hash: string; data: Build } | null;
   nowMs: number;

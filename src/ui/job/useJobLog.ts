@@ -15,7 +15,7 @@ import {
 import type { Act } from "@/core/teardown";
 import type { AppendReply, EventsReply } from "@/wire/jobs";
 import { deviceId, whoIsHere } from "./device";
-import { dropSent, keepUnsent, unsentOf } from "./outbox";
+import { dropSent, failedToSend, keepUnsent, unsentHere, unsentOf } from "./outbox";
 
 export interface LogStart {
   jobId: string;
@@ -49,16 +49,18 @@ const maxClock = (events: readonly JobEvent[]) =>
 /** The job's log on this device: what the server acknowledged, and what is still to be sent. */
 export function useJobLog(start: LogStart): JobLogHandle {
   const [acked, setAcked] = useState<readonly JobEvent[]>(start.events);
-  const [pending, setPending] = useState<readonly JobEvent[]>([]);
+  const [pending, setPending] = useState<readonly JobEvent[]>(() => {
+    const known = new Set(start.events.map((e) => e.id));
+    return unsentHere(start.jobId).filter((e) => !known.has(e.id));
+  });
   const [kept, setKept] = useState<Snapshots>(start.snapshots);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [offline, setOffline] = useState(false);
   const cursor = useRef(start.cursor);
   const sending = useRef(false);
-  const failed = useRef(new Set<string>());
   const now = useRef({
     acked: start.events as readonly JobEvent[],
-    pending: [] as readonly JobEvent[],
+    pending,
     snapshots: {} as Snapshots,
   });
 
@@ -98,12 +100,12 @@ export function useJobLog(start: LogStart): JobLogHandle {
           res = await fetch(`/api/jobs/${start.jobId}/events`, {
             method: "POST",
             headers: { "content-type": "application/json" },
-            body: JSON.stringify({ via: failed.current.has(e.id) ? "outbox" : "live", events: [e] }),
+            body: JSON.stringify({ via: failedToSend.has(e.id) ? "outbox" : "live", events: [e] }),
           });
           if (res.status >= 500) throw new Error(String(res.status));
         } catch {
-          failed.current.add(e.id);
-          for (const p of now.current.pending) failed.current.add(p.id);
+          failedToSend.add(e.id);
+          for (const p of now.current.pending) failedToSend.add(p.id);
           setOffline(true);
           return;
         }
@@ -130,11 +132,16 @@ export function useJobLog(start: LogStart): JobLogHandle {
   useEffect(() => {
     let gone = false;
     void unsentOf(start.jobId).then((left) => {
-      if (gone || left.length === 0) return;
-      for (const e of left) failed.current.add(e.id);
-      put(now.current.acked, [...left.filter((e) => !now.current.acked.some((a) => a.id === e.id)), ...now.current.pending]);
+      const known = new Set([...now.current.acked, ...now.current.pending].map((e) => e.id));
+      const fresh = left.filter((e) => !known.has(e.id));
+      // Acknowledged after all: the answer was lost on the way, not the act.
+      for (const e of left) if (now.current.acked.some((a) => a.id === e.id)) void dropSent(e);
+      if (gone || fresh.length === 0) return;
+      for (const e of fresh) failedToSend.add(e.id);
+      put(now.current.acked, [...fresh, ...now.current.pending]);
       void flush();
     });
+    void flush();
     const retry = setInterval(() => void flush(), RETRY_MS);
     const stop = new AbortController();
     const follow = async () => {

@@ -1,4 +1,4 @@
-import { type Build, indexBuild } from "@/core/build";
+import { type Build, indexBuild, screwWords } from "@/core/build";
 import type { JobState } from "@/core/job";
 import type { Step } from "@/core/teardown";
 import type { Frame } from "../draw/Ground";
@@ -52,7 +52,7 @@ export function ScrewLegend({
               className={`scr${now ? "" : " later"}`}
             />
             <text x={x + 74} y={y - 4} className="t16 fb i1">
-              {`${t.thread} × ${t.lengthMm}`}
+              {screwWords(t)}
             </text>
             <text x={x + 74} y={y + 15} className="t14 i2">
               {`${HEAD_WORDS[t.head] ?? t.head}, ${away} of ${screws.length} ${loosen ? "loose" : "out"}`}

@@ -1,5 +1,5 @@
 "use client";
-import { indexBuild } from "@/core/build";
+import { indexBuild, screwWords } from "@/core/build";
 import { screwsOpen } from "@/core/job";
 import { ScrewSide } from "../draw/screws";
 import { useBench } from "../job/context";
@@ -22,15 +22,13 @@ export function InHand({ screw }: { screw: string }) {
           key={t.id}
           type="button"
           className="btn quiet flex-col"
-          aria-label={`In hand: ${t.thread} × ${t.lengthMm}`}
+          aria-label={`In hand: ${screwWords(t)}`}
           onClick={() => log.record({ type: "close.screwBack", payload: { screw, type: t.id } })}
         >
           <svg width={64} height={(t.headHeightMm + t.lengthMm) * s + 6} aria-hidden="true">
             <ScrewSide x={32} y={t.headHeightMm * s + 2} type={t} s={s} />
           </svg>
-          <span className="mono">
-            {t.thread} × {t.lengthMm}
-          </span>
+          <span className="mono">{screwWords(t)}</span>
         </button>
       ))}
     </fieldset>

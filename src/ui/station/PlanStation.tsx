@@ -1,10 +1,9 @@
 "use client";
 import Link from "next/link";
-import { useMemo, useState } from "react";
-import type { Build } from "@/core/build";
-import { changesOf } from "@/core/job";
+import { useState } from "react";
+import { mayPlanAnew } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
-import { GOAL_WORDS, GOALS, kitOf, makePlan, PAPERS, type Plan, planTimes, printScale, type Step, wayOut } from "@/core/teardown";
+import { GOAL_WORDS, kitOf, type OtherGoal, PAPERS, type Plan, planTimes, printScale, type Step } from "@/core/teardown";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -13,14 +12,14 @@ import { RefusalBox } from "./RefusalBox";
 
 /** What must move, in which order, and how it goes back: computed from the machine's build. */
 export function PlanStation() {
-  const { log, view, build, offer, jobId, reference } = useBench();
+  const { log, view, build, plan: handle, offer, jobId, reference } = useBench();
   const [all, setAll] = useState(false);
   const s = view.state;
-  const made = build ? makePlan(build.data, changesOf(view)) : null;
+  const { made } = handle;
   const accept = () => {
     if (build && made?.ok) log.record({ type: "plan.made", payload: { buildHash: build.hash, goal: "panelOut" } });
   };
-  offer(s.plan || !made?.ok ? {} : { space: accept });
+  offer(s.plan || !made?.ok || !handle.fresh ? {} : { space: accept });
   if (!build)
     return (
       <>
@@ -32,13 +31,22 @@ export function PlanStation() {
         <BuildImport />
       </>
     );
-  if (!made?.ok)
+  if (!made)
+    return (
+      <>
+        <h1 className="step">Planning</h1>
+        <p className="q" role="status">
+          {build.data.machineModel}: every order of {build.data.parts.length} parts is weighed.
+        </p>
+      </>
+    );
+  if (!made.ok)
     return (
       <>
         <h1 className="step">This build cannot be planned</h1>
         <div className="refusal" role="alert">
           <Mark kind="stop" size={28} />
-          <p>{made?.problem}</p>
+          <p>{made.problem}</p>
         </div>
         <BuildImport />
       </>
@@ -75,6 +83,7 @@ export function PlanStation() {
       ) : (
         <Plate line1="Take this plan" line2={`For ${build.data.machineModel}. Steps follow what you record.`} onAct={accept} />
       )}
+      <Changed />
       <section>
         <h2 className="sec">Fetch</h2>
         <ul className="flex flex-wrap gap-2 pt-1 text-[16px]">
@@ -105,7 +114,7 @@ export function PlanStation() {
       <button type="button" className="btn quiet self-start" aria-expanded={all} onClick={() => setAll(!all)}>
         {all ? "Only titles" : "How, for every step"}
       </button>
-      <Proof plan={plan} build={build.data} />
+      <Proof plan={plan} others={handle.goals} />
       <SheetLinks />
       <details>
         <summary className="btn quiet" style={{ display: "inline-flex" }}>
@@ -127,6 +136,39 @@ export function PlanStation() {
         </span>
       </p>
     </>
+  );
+}
+
+/** The machine's build was changed after this job was planned: go over to it, or hear why not. */
+function Changed() {
+  const { log, view, reference, build } = useBench();
+  const was = view.state.plan?.buildHash;
+  const next = reference.builds[0];
+  if (!was || !next || next.hash === was || next.data.id !== build?.data.id || view.state.closed) return null;
+  const no = mayPlanAnew(
+    { state: view.state, snapshots: { ...view.snapshots, [next.hash]: { kind: "build", data: next.data } } },
+    next.hash,
+  );
+  return (
+    <div className="look" role="status">
+      <Mark kind="look" size={26} />
+      <p>
+        <b>The build of this machine was changed since.</b> Source now: {next.data.source}.{" "}
+        {no ? (
+          no.reason
+        ) : (
+          <button
+            type="button"
+            className="link"
+            onClick={() =>
+              log.record({ type: "plan.rebuilt", payload: { buildHash: next.hash, why: "The machine's build was changed" } })
+            }
+          >
+            Plan it anew
+          </button>
+        )}
+      </p>
+    </div>
   );
 }
 
@@ -155,15 +197,7 @@ function List({ steps, all }: { steps: readonly Step[]; all: boolean }) {
 }
 
 /** Why this plan: what it is worth, that nothing beats it or how far off it may be, what nearly equals it, what was left out. */
-function Proof({ plan, build }: { plan: Plan; build: Build }) {
-  const others = useMemo(
-    () =>
-      GOALS.filter((g) => g !== "panelOut").flatMap((goal) => {
-        const r = wayOut(build, { goal });
-        return r.ok ? [{ goal, steps: r.steps.length, value: r.objective.value }] : [];
-      }),
-    [build],
-  );
+function Proof({ plan, others }: { plan: Plan; others: readonly OtherGoal[] }) {
   const { value, bound, proven, near } = plan.objective;
   return (
     <section aria-label="Why this plan" className="flex flex-col gap-2 border-t-[1.5px] border-ink pt-2">
@@ -212,10 +246,15 @@ function Proof({ plan, build }: { plan: Plan; build: Build }) {
 
 /** The screw sheet to print, corrected for the printer at hand. */
 function SheetLinks() {
-  const { jobId } = useBench();
+  const { jobId, build, plan } = useBench();
   const [bar, setBar] = useState("");
+  const [inPlace, setInPlace] = useState<ReadonlySet<string>>(new Set());
+  const steps = plan.made?.ok ? plan.made.plan.out : [];
+  const groups = (build?.data.screwGroups ?? []).filter((g) => steps.some((x) => x.kind === "screwsOut" && x.target === g.id));
   const scale = bar.trim() ? printScale(Number(bar.replace(",", "."))) : 1;
-  const q = scale !== null && bar.trim() ? `&bar=${encodeURIComponent(bar.replace(",", ".").trim())}` : "";
+  const q = `${scale !== null && bar.trim() ? `&bar=${encodeURIComponent(bar.replace(",", ".").trim())}` : ""}${
+    inPlace.size ? `&keep=${[...inPlace].join(",")}` : ""
+  }`;
   return (
     <section aria-label="Screw sheet" className="flex flex-wrap items-end gap-3 border-t-[1.5px] border-ink pt-2">
       <h2 className="sec w-full">Screw sheet at true size</h2>
@@ -231,6 +270,20 @@ function SheetLinks() {
         <span>Bar as printed, mm</span>
         <input value={bar} inputMode="decimal" maxLength={6} placeholder="100" onChange={(e) => setBar(e.target.value)} />
       </label>
+      <fieldset className="flex w-full flex-wrap gap-x-4">
+        <legend className="font-bold">Leave in place: back into their own holes at once</legend>
+        {groups.map((g) => (
+          <label key={g.id} className="flex min-h-9 items-center gap-2 text-[15px]">
+            <input
+              type="checkbox"
+              checked={g.keepInHoles || inPlace.has(g.id)}
+              disabled={g.keepInHoles}
+              onChange={(e) => setInPlace((s) => new Set(e.target.checked ? [...s, g.id] : [...s].filter((x) => x !== g.id)))}
+            />
+            {g.screws.length} {g.name.toLowerCase()}
+          </label>
+        ))}
+      </fieldset>
       {scale === null && <p className="wrong">80 to 120 mm are possible: measure the bar again.</p>}
     </section>
   );

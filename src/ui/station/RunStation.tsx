@@ -1,16 +1,17 @@
 "use client";
 import Link from "next/link";
 import { useState } from "react";
-import { CONNECTOR_MOTION, indexBuild } from "@/core/build";
+import { CONNECTOR_MOTION, indexBuild, screwWords } from "@/core/build";
 import { isolationOf, mayPullLiners, screwsOpen } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
-import { DRIVE_WORDS, nextAct, type Step, type StepStation } from "@/core/teardown";
+import { DRIVE_WORDS, nextAct, readScrewScan, type Step, type StepStation } from "@/core/teardown";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { ScrewTop } from "../draw/screws";
 import { useBench } from "../job/context";
 import { nextScrew } from "../lid/ScrewLayer";
 import { InHand } from "./InHand";
+import { PlacePhotos } from "./PlacePhotos";
 import { PointCheck, pointOf } from "./PointCheck";
 import { ProvePass } from "./ProvePass";
 import { PryMap } from "./PryMap";
@@ -22,8 +23,20 @@ import { Trouble } from "./Trouble";
 
 /** Open, Swap, Bond, Prove and Close: one step at a time, in large type, the next ones below. */
 export function RunStation({ station }: { station: StepStation }) {
-  const { view, progress, jobId, offer, log } = useBench();
+  const { view, progress, plan, jobId, offer, log } = useBench();
   const s = view.state;
+  if (s.plan && !progress) {
+    offer({});
+    return (
+      <>
+        <h1 className="step">{plan.made ? "This build cannot be planned" : "Planning"}</h1>
+        <RefusalBox />
+        <p className="q" role="status">
+          {plan.made && !plan.made.ok ? plan.made.problem : "The order is being worked out."}
+        </p>
+      </>
+    );
+  }
   if (!s.plan || !progress) {
     offer({});
     return (
@@ -130,6 +143,21 @@ function StepView({ step }: { step: Step }) {
           payload: { screw: left[i]!.id },
         });
   };
+  /** A cell of the screw sheet, or how many: the cell has to be the one of this step. */
+  const scanned = (text: string) => {
+    const read = readScrewScan(text);
+    if (!read) return say(`Scanned ${text}: no cell of the screw sheet, and no count`);
+    if (!screw) return log.refuse({ gate: "count", reason: "No screws are counted at this step." });
+    if ("count" in read) return several(read.count);
+    if (read.group === step.target) return several(left.length);
+    const other = b!.group.get(read.group);
+    log.refuse({
+      gate: "count",
+      reason: other
+        ? `That is the cell of ${other.name.toLowerCase()}. Now it is ${screw.group.name.toLowerCase()}, ${counted(left.length, "screw")} to go.`
+        : "That cell is of another machine's sheet.",
+    });
+  };
   const putBack = () => {
     const last = screwsOpen(s).out.at(-1);
     if (last) log.record({ type: "close.screwBack", payload: { screw: last } });
@@ -154,6 +182,7 @@ function StepView({ step }: { step: Step }) {
       ...(screw ? { enterHeld: () => several(left.length) } : {}),
       digits: (n) => (screw ? several(n) : say(`Nothing to count here. G then ${n} goes to that station`)),
       keys: { p: putBack },
+      scan: scanned,
     });
   const point = pointOf(step, (id) => b?.part.get(id)?.role);
   const type = screw ? b!.screwType.get(screw.screw.type)! : null;
@@ -174,7 +203,7 @@ function StepView({ step }: { step: Step }) {
         <Plate
           number={screw.number}
           line1={screw.screw.where}
-          line2={`${lengths > 1 ? (type.lengthMm === Math.max(...group!.screws.map((x) => b!.screwType.get(x.type)!.lengthMm)) ? "Long one" : "Short one") : type.thread}, ${type.lengthMm} mm. Press when ${step.kind === "screwsBack" ? "back" : step.kind === "screwsTighten" ? "tight" : step.kind === "screwsLoosen" ? "loose" : "out"}.`}
+          line2={`${lengths > 1 ? (type.lengthMm === Math.max(...group!.screws.map((x) => b!.screwType.get(x.type)!.lengthMm)) ? "Long one" : "Short one") : type.thread}, ${type.unmeasured ? "not measured" : `${type.lengthMm} mm`}. Press when ${step.kind === "screwsBack" ? "back" : step.kind === "screwsTighten" ? "tight" : step.kind === "screwsLoosen" ? "loose" : "out"}.`}
           onAct={one}
         />
       ) : connector ? (
@@ -201,7 +230,8 @@ function StepView({ step }: { step: Step }) {
                 {DRIVE_WORDS[type.drive]} {type.size}
               </b>
               <span className="text-[18px] text-ink-2">
-                {type.thread} × {type.lengthMm}, {type.head}
+                {screwWords(type)}
+                {!type.unmeasured && `, ${type.head}`}
               </span>
             </div>
           </div>
@@ -238,6 +268,7 @@ function StepView({ step }: { step: Step }) {
           {connector.name}, to {connector.joins[1].toLowerCase()}.
         </p>
       )}
+      {build && <PlacePhotos build={build.data} step={step} />}
       {build && <PryMap build={build.data} step={step} />}
       {step.hold && (
         <p className="text-[18px] leading-[23px]">

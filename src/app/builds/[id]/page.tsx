@@ -1,4 +1,5 @@
 import { notFound } from "next/navigation";
+import { makePlan } from "@/core/teardown";
 import { readFamilyTable, readReference } from "@/server/reference";
 import { BuildEditor } from "@/ui/builds/BuildEditor";
 import { NewBuild } from "@/ui/builds/NewBuild";
@@ -19,5 +20,5 @@ export default async function BuildPage({ params }: { params: Promise<{ id: stri
     );
   const row = ref.builds.find((b) => b.id === id);
   if (!row) notFound();
-  return <BuildEditor key={id} build={row.data} version={row.version} />;
+  return <BuildEditor key={id} build={row.data} version={row.version} plan={makePlan(row.data)} />;
 }

@@ -1,4 +1,5 @@
 import { notFound } from "next/navigation";
+import { readDrills } from "@/server/drills";
 import { readReference } from "@/server/reference";
 import { Rehearsal } from "@/ui/builds/Rehearsal";
 
@@ -9,5 +10,5 @@ export default async function RehearsePage({ params }: { params: Promise<{ id: s
   const { id } = await params;
   const row = (await readReference()).builds.find((b) => b.id === id);
   if (!row) notFound();
-  return <Rehearsal build={row.data} />;
+  return <Rehearsal build={row.data} drills={await readDrills(id)} />;
 }

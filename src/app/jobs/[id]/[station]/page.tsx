@@ -10,7 +10,7 @@ export const dynamic = "force-dynamic";
 export default async function JobPage({ params }: { params: Promise<{ id: string; station: string }> }) {
   const { id, station } = await params;
   if (!isJobId(id) || !(STATION_PATHS as readonly string[]).includes(station)) notFound();
-  const page = await readJobPage(id);
+  const page = await readJobPage(id, station);
   if (!page) notFound();
   return (
     <JobWorkspace

@@ -1,0 +1,31 @@
+/** What a build may name by a word of a fixed list. Kept apart from the schema, so that a page can list them without it. */
+export const FAMILIES = ["A", "B", "C", "D", "E", "F", "G", "H"] as const;
+export const DRIVES = ["cross", "lobe6", "lobe5", "tri", "slot"] as const;
+export const HEADS = ["wafer", "pan", "csk", "cheese"] as const;
+export const CONNECTOR_KINDS = [
+  "friction",
+  "sideLocks",
+  "foldOverBar",
+  "flipLatch",
+  "leverRibbon",
+  "boardToBoard",
+  "vertical",
+  "coaxStud",
+  "lampLead",
+] as const;
+export const VIEWS = ["lid", "base"] as const;
+export const EDGES = ["left", "right", "top", "bottom"] as const;
+export const PART_ROLES = [
+  "panel",
+  "bezel",
+  "baseCover",
+  "cover",
+  "bracket",
+  "battery",
+  "lid",
+  "camera",
+  "displayCable",
+  "other",
+] as const;
+export const SERVES = ["picture", "camera", "wireless", "battery", "lidSensor", "keyboard", "touch", "speaker", "other"] as const;
+export const HELD_BY = ["clips", "tape", "glue", "hook", "screws"] as const;

@@ -1,0 +1,44 @@
+import type { Build } from "../build";
+import { buildOf, changesOf, type JobView } from "../job";
+import { makePlan, type PlanResult } from "./plan";
+import { type Progress, progressIn } from "./progress";
+import type { PlanChange } from "./wayIn";
+import { GOALS, type Goal, QUICK_BUDGET, wayOut } from "./wayOut";
+
+/** What a plan is made from: all of it plain data, so that it can be sent to a worker. */
+export interface PlanAsk {
+  /** With what was found on this job. */
+  build: Build;
+  changes: readonly PlanChange[];
+  /** The machine lies open in front of somebody: a plan in a tenth of a second, with its gap told. */
+  quick: boolean;
+}
+
+/** What the plan of this job is made from; null before a plan was taken. @example planAskOf(view)?.quick // false */
+export function planAskOf(v: JobView): PlanAsk | null {
+  const b = buildOf(v);
+  return b && { build: b.build, changes: changesOf(v), quick: v.state.finds.length > 0 };
+}
+
+/** The plan that is asked for. @example madePlan({ build, changes: [], quick: false }).ok */
+export const madePlan = (a: PlanAsk): PlanResult => makePlan(a.build, a.changes, a.quick ? QUICK_BUDGET : undefined);
+
+/** Where a job stands, its plan made on the spot. @example progressOf(view)?.now?.title // "Take the mains lead out" */
+export function progressOf(v: JobView): Progress | null {
+  const a = planAskOf(v);
+  return a && progressIn(v, madePlan(a));
+}
+
+/** What another goal would take in the same machine: steps out, and what they are worth in minutes (adj). */
+export interface OtherGoal {
+  goal: Goal;
+  steps: number;
+  value: number;
+}
+
+/** The goals beside "panel out" that this build has. @example otherGoals(build).map((g) => g.goal) // ["lidOff", "cameraOut"] */
+export const otherGoals = (build: Build): OtherGoal[] =>
+  GOALS.filter((g) => g !== "panelOut").flatMap((goal) => {
+    const r = wayOut(build, { goal });
+    return r.ok ? [{ goal, steps: r.steps.length, value: r.objective.value }] : [];
+  });

@@ -1,0 +1,89 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { POST } from "@/app/api/drills/route";
+import { PUT } from "@/app/api/tools/route";
+import { kitOf } from "@/core/teardown";
+import { connection, migrate } from "@/data/connection";
+import { loadReference } from "@/data/demoScenario";
+import { readDrills } from "./drills";
+import { importBuild, readReference } from "./reference";
+
+const dir = mkdtempSync(join(tmpdir(), "helvane-shop-"));
+const ISO = "2026-06-01T08:00:00.000Z";
+const ask = (method: string, body: unknown) =>
+  new Request("http://127.0.0.1/api", {
+    method,
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+  });
+
+beforeAll(async () => {
+  process.env.HELVANE_DB = join(dir, "shop.sqlite");
+  const c = connection();
+  await migrate(c);
+  await loadReference(c, "data", ISO);
+});
+afterAll(() => rmSync(dir, { recursive: true, force: true }));
+
+describe("what the shop has", () => {
+  it("is saved over the version that was read, and kits are told from it", async () => {
+    const { tools } = await readReference();
+    const want = [{ name: "6-lobe T3", for: "x" }];
+    expect(kitOf(want, tools!.data)[0]!.state).toBe("substitute");
+    const res = await PUT(
+      ask("PUT", { have: [...tools!.data.have, "6-lobe T3"], substitutes: tools!.data.substitutes, version: tools!.version }),
+    );
+    expect(res.status).toBe(200);
+    expect(kitOf(want, (await readReference()).tools!.data)[0]!.state).toBe("have");
+    // Somebody else had read the old version: nothing of theirs is written, nothing of ours lost.
+    const late = await PUT(ask("PUT", { have: [], substitutes: [], version: tools!.version }));
+    expect(late.status).toBe(409);
+    expect((await late.json()).problem).toMatch(/changed meanwhile/);
+    expect((await readReference()).tools!.data.have).toContain("6-lobe T3");
+  });
+  it("names what is wrong with it and where", async () => {
+    const res = await PUT(ask("PUT", { have: ["", "Pick"], substitutes: [], version: 1 }));
+    expect(res.status).toBe(400);
+    expect(JSON.stringify(await res.json())).toMatch(/have/);
+  });
+});
+
+describe("rehearsals", () => {
+  const post = (over: object) => POST(ask("POST", { build: "ostrel-kestrel-14", who: "Bench 1", ...over }));
+  it("are kept by build and by who rehearsed, slips and runs", async () => {
+    await post({ slip: "power" });
+    await post({ slip: "power" });
+    await post({ who: "Bench 2", slip: "held" });
+    expect(await (await post({ score: 80 })).json()).toEqual({ runs: 1, best: 80, slips: { power: 2 } });
+    expect(await readDrills("ostrel-kestrel-14")).toEqual({
+      "Bench 1": { runs: 1, best: 80, slips: { power: 2 } },
+      "Bench 2": { runs: 0, best: null, slips: { held: 1 } },
+    });
+    expect(await readDrills("marrick-holm-15")).toEqual({});
+  });
+  it("two at once are both counted", async () => {
+    await Promise.all(Array.from({ length: 8 }, () => post({ who: "Bench 3", slip: "force" })));
+    expect((await readDrills("ostrel-kestrel-14"))["Bench 3"]!.slips.force).toBe(8);
+  });
+  it("of no build, or with a slip nobody knows, are refused", async () => {
+    expect((await post({ build: "no-such" })).status).toBe(404);
+    expect((await post({ slip: "sneeze" })).status).toBe(400);
+    expect((await post({ score: 101 })).status).toBe(400);
+  });
+});
+
+describe("a build that cannot be planned", () => {
+  it("is not saved, and what waits for what is said by name", async () => {
+    const known = (await readReference()).builds.find((b) => b.id === "ostrel-kestrel-14")!;
+    const b = structuredClone(known.data);
+    // The battery plug lies under the wireless card, whose leads wait for isolation.
+    b.connectors.find((c) => c.powerPoint)!.under = ["wireless-card"];
+    const done = await importBuild(JSON.stringify(b), known.version, ISO);
+    if (done.ok) throw new Error("saved");
+    expect(done.problems[0]!.where).toBe("plan");
+    expect(done.problems[0]!.message).toMatch(/These wait for each other: .*battery plug.*which waits for/i);
+    expect((await readReference()).builds.find((x) => x.id === b.id)!.version).toBe(known.version);
+  });
+});

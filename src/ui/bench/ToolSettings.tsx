@@ -1,0 +1,130 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { ToolStock } from "@/core/teardown";
+import { type Said, SaidBox } from "../controls/SaidBox";
+
+type Sub = ToolStock["substitutes"][number];
+const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** What hangs on the wall, and what may stand in for what does not: every plan's kit is told from it. */
+export function ToolSettings({ stock, version, asked }: { stock: ToolStock; version: number; asked: string[] }) {
+  const router = useRouter();
+  const [have, setHave] = useState(stock.have);
+  const [subs, setSubs] = useState<Sub[]>(stock.substitutes);
+  const [name, setName] = useState("");
+  const [at, setAt] = useState(version);
+  const [said, setSaid] = useState<Said | null>(null);
+  const [busy, setBusy] = useState(false);
+  const missing = asked.filter((t) => !have.some((h) => same(h, t)));
+  const add = (tool: string) => {
+    const t = tool.trim();
+    if (!t) return setSaid({ ok: false, words: "Name the tool first." });
+    if (have.some((h) => same(h, t))) return setSaid({ ok: false, words: `${t} hangs there already.` });
+    setHave([...have, t]);
+    setName("");
+    setSaid(null);
+  };
+  const save = async () => {
+    const bad = subs.find((s) => !s.for.trim() || !s.use.trim());
+    if (bad) return setSaid({ ok: false, words: "A substitute needs both: for which tool, and what is used." });
+    setBusy(true);
+    const res = await fetch("/api/tools", {
+      method: "PUT",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ have, substitutes: subs, version: at }),
+    }).catch(() => null);
+    const body = await res?.json().catch(() => null);
+    setBusy(false);
+    if (!res?.ok)
+      return setSaid({
+        ok: false,
+        words: body?.problem ?? "The server was not reached. What you entered is kept here.",
+        details: body?.details ?? [],
+      });
+    setAt(body.version);
+    setSaid({ ok: true, words: "Saved. Kits are told from it from now on." });
+    router.refresh();
+  };
+  const put = (i: number, over: Partial<Sub>) => setSubs(subs.map((s, k) => (k === i ? { ...s, ...over } : s)));
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save();
+      }}
+    >
+      <h2 className="sec">Tools on the wall</h2>
+      <ul className="flex flex-wrap gap-2" aria-label="Tools the shop has">
+        {have.map((t) => (
+          <li key={t} className="flex items-center gap-2 border border-rule px-2">
+            {t}
+            <button
+              type="button"
+              className="link min-h-9"
+              aria-label={`${t}: not here any more`}
+              onClick={() => setHave(have.filter((x) => x !== t))}
+            >
+              gone
+            </button>
+          </li>
+        ))}
+        {have.length === 0 && <li className="q">Nothing yet: every plan will ask for everything.</li>}
+      </ul>
+      <div className="flex items-end gap-2">
+        <label className="field grow">
+          <span>Another tool</span>
+          <input value={name} maxLength={60} list="asked" placeholder="6-lobe T3" onChange={(e) => setName(e.target.value)} />
+          <datalist id="asked">
+            {missing.map((t) => (
+              <option key={t} value={t} />
+            ))}
+          </datalist>
+        </label>
+        <button type="button" className="btn" onClick={() => add(name)}>
+          Hang it up
+        </button>
+      </div>
+      {missing.length > 0 && <p className="q">Asked for by builds, not here: {missing.join(", ")}.</p>}
+      <h3 className="font-bold">What may stand in</h3>
+      {subs.map((s, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: rows have no name of their own while they are typed
+        <div key={i} className="flex flex-wrap items-end gap-2 border-b border-hair pb-2">
+          <label className="field grow">
+            <span>For</span>
+            <input className="cell" value={s.for} maxLength={60} onChange={(e) => put(i, { for: e.target.value })} />
+          </label>
+          <label className="field grow">
+            <span>Use</span>
+            <input className="cell" value={s.use} maxLength={60} onChange={(e) => put(i, { use: e.target.value })} />
+          </label>
+          <label className="field grow" style={{ flexBasis: 220 }}>
+            <span>To mind</span>
+            <input className="cell" value={s.note} maxLength={160} onChange={(e) => put(i, { note: e.target.value })} />
+          </label>
+          <label className="flex min-h-9 items-center gap-2">
+            <input type="checkbox" checked={s.have} onChange={(e) => put(i, { have: e.target.checked })} />
+            here
+          </label>
+          <button type="button" className="link min-h-9" onClick={() => setSubs(subs.filter((_, k) => k !== i))}>
+            take away
+          </button>
+        </div>
+      ))}
+      <SaidBox said={said} />
+      <div className="flex gap-3">
+        <button
+          type="button"
+          className="btn quiet"
+          onClick={() => setSubs([...subs, { for: "", use: "", have: true, note: "" }])}
+        >
+          Another substitute
+        </button>
+        <button type="submit" className="btn" disabled={busy}>
+          Save the tools
+        </button>
+      </div>
+    </form>
+  );
+}
