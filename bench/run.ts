@@ -4,7 +4,7 @@ import { benchLog } from "./log";
 import { benchPages } from "./pages";
 import { benchEdidFuzz, benchSearch } from "./search";
 import { missed } from "./stats";
-import { benchTeardown } from "./teardown";
+import { benchTeardownInWorker } from "./teardown";
 import { benchTriage } from "./triage";
 
 rmSync(".bench", { recursive: true, force: true });
@@ -13,7 +13,7 @@ console.log(`Node ${process.version}, ${new Date().toISOString()}. Absolute time
 await benchLog();
 await benchImport();
 await benchTriage();
-benchTeardown();
+await benchTeardownInWorker();
 benchEdidFuzz();
 benchSearch();
 await benchPages();

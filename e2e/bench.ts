@@ -95,6 +95,16 @@ export class Bench {
     }
     await expect(this.page.getByRole("heading", { name: /Arrival check: good/ })).toBeVisible();
   }
+  /** Presses the plate's key at this station until the step's title matches; the job's other stations may wait. */
+  async press(until: RegExp): Promise<void> {
+    for (let i = 0; i < 60 && !until.test((await this.step.textContent()) ?? ""); i++) {
+      const before = await this.page.locator("html").getAttribute("data-last");
+      await this.key("Space");
+      await expect(this.page.locator("html")).not.toHaveAttribute("data-last", before ?? "none");
+    }
+    await expect(this.step).toHaveText(until);
+    await this.settled();
+  }
   /** Follows the plan by keyboard, every act through the plate's key, until the step's title matches. */
   async follow(until: RegExp): Promise<void> {
     const { page } = this;

@@ -4,7 +4,7 @@ test("a machine nobody knows: looks, family, template, a screw and a part put in
   bench,
   page,
 }) => {
-  test.setTimeout(60_000);
+  test.setTimeout(120_000);
   await page.goto(`${bench.url}/builds/new`);
   await page.waitForLoadState("networkidle");
   await page.getByLabel("Machine").fill("Nonesuch Moor 15");
@@ -38,12 +38,74 @@ test("a machine nobody knows: looks, family, template, a screw and a part put in
   await drawing.focus();
   await page.keyboard.press("ArrowRight");
   expect(await at()).toBe(before + 1);
+
+  // A strip by keyboard alone: the part it holds is selected, Enter lays it there, arrows take it to its place.
+  await page.getByRole("group", { name: "Parts" }).getByRole("button", { name: "Panel", exact: true }).click();
+  await page.getByRole("button", { name: "Add tape" }).click();
+  await drawing.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("group", { name: "Selected" }).getByLabel("Thick, mm")).toHaveValue("0.2");
+  await expect(plan).toContainText(/37 steps out/);
+  await expect(plan).toContainText(/Free the (left|right|top|bottom) strip/);
+  await page.keyboard.press("ArrowUp");
+  await page.getByLabel("Thick, mm").fill("9");
+  await page.getByLabel("Tail, mm").focus();
+  await expect(page.getByText("0.05 to 3")).toBeVisible();
+  await page.getByLabel("Thick, mm").fill("0.35");
+  await page.getByLabel("Tail, mm").focus();
+  await page.getByRole("group", { name: "Selected" }).getByRole("button", { name: "take away" }).click();
+  await expect(plan).toContainText("36 steps out");
+
+  // Where one of two ways is enough, the plan takes the cheaper one.
+  await page.getByRole("group", { name: "Parts" }).getByRole("button", { name: "Card reader" }).click();
+  await page.getByText("One of several ways is enough").click();
+  await page.getByRole("button", { name: "Free it, or leave it tethered" }).click();
+  await page
+    .getByRole("group", { name: /Way 1: away first/ })
+    .getByRole("checkbox", { name: "Memory cover" })
+    .check();
+  await expect(plan).toContainText("Lift the memory cover");
+  await page.getByRole("group", { name: "Selected" }).getByLabel("Minutes").last().fill("0.1");
+  await page.keyboard.press("Tab");
+  await expect(plan).toContainText("Leave the lead on, laid safe");
+  await expect(plan).not.toContainText("Lift the memory cover");
+  for (let i = 0; i < 3; i++) await page.getByRole("button", { name: "Undo" }).click();
+  await expect(plan).toContainText("36 steps out");
+
+  // How an edge may be entered.
+  await page.getByText(/Pry map of the lid/).click();
+  await page.getByLabel("Top edge").selectOption("no");
+  await page
+    .getByRole("group")
+    .filter({ has: page.getByLabel("Top edge") })
+    .getByLabel("Behind it")
+    .first()
+    .fill("Camera lead");
+  await page.keyboard.press("Tab");
+
+  // A photo at its place, named with what is selected.
+  await page.getByRole("button", { name: "Base", exact: true }).click();
+  await page.getByRole("button", { name: "Add photos" }).click();
+  await page.mouse.click(box.x + 260, box.y + 220);
+  const here = page.getByRole("group", { name: "Photo here" });
+  await here.getByLabel(/What it shows at/).fill("Clip behind the reader");
+  await here.getByRole("button", { name: "Add photo" }).click();
+  await expect(here).toContainText("Choose a picture first");
+  await here.locator('input[type="file"]').setInputFiles("e2e/fixtures/withPosition.jpg");
+  await here.getByRole("button", { name: "Add photo" }).click();
+  await expect(page.getByRole("group", { name: "Selected" }).getByRole("img", { name: "Clip behind the reader" })).toBeVisible();
   await page.getByRole("button", { name: /Add this machine/ }).click();
   await page.waitForURL("**/builds/nonesuch-moor-15");
 
   const id = await bench.newJob("Nonesuch Moor 15");
   await bench.station(id, "plan");
   await expect(bench.step).toContainText("36 steps out");
+  // What the build keeps of a place is shown at its step.
+  await page.locator("[data-plate]").click();
+  await expect(page.getByText("Planned.")).toBeVisible();
+  await bench.station(id, "open");
+  await bench.press(/^Take out card reader/);
+  await expect(page.getByRole("list", { name: "Photos of this place" })).toContainText("Clip behind the reader");
 });
 
 test("an edit that cannot be is told where, and is not saved", async ({ bench, page }) => {
@@ -56,6 +118,28 @@ test("an edit that cannot be is told where, and is not saved", async ({ bench, p
   await expect(page.getByRole("alert").filter({ hasText: "Nothing was saved" })).toContainText("circle");
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("region", { name: "Plan", exact: true })).toContainText("steps out");
+
+  // What is drawn and not saved outlives the page.
+  await page.getByRole("button", { name: "Base", exact: true }).click();
+  await page.getByLabel("New part on the base").fill("Card reader");
+  await page.getByRole("button", { name: "Add part" }).click();
+  await page.reload();
+  await page.getByRole("button", { name: "Take it up" }).click();
+  await expect(page.getByRole("group", { name: "Parts" }).getByRole("button", { name: "Card reader" })).toBeVisible();
+  await page.getByRole("button", { name: /Save the build/ }).click();
+  await expect(page.getByText(/Saved as version 2/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("group", { name: "Parts" }).getByRole("button", { name: "Card reader" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Take it up" })).toHaveCount(0);
+
+  // A job that was planned before hears of it, and goes over to it while the machine is whole.
+  await bench.job("H-2417", "plan");
+  await expect(bench.step).toContainText("15 steps out");
+  await expect(page.getByText("The build of this machine was changed since.")).toBeVisible();
+  await page.getByRole("button", { name: "Plan it anew" }).click();
+  await expect(page.getByText("The build of this machine was changed since.")).toHaveCount(0);
+  await bench.settled();
+  await expect(bench.step).toContainText("15 steps out");
 });
 
 test("the rehearsal: a wrong pick is answered with what would have happened, and is kept; the right ones lead out", async ({

@@ -29,16 +29,17 @@ export function progressOf(v: JobView): Progress | null {
   return a && progressIn(v, madePlan(a));
 }
 
-/** What another goal would take in the same machine: steps out, and what they are worth in minutes (adj). */
+/** What another goal would take in the same machine: its steps in words, what they are worth in minutes (adj), and the proof. */
 export interface OtherGoal {
   goal: Goal;
-  steps: number;
+  steps: string[];
   value: number;
+  proven: boolean;
 }
 
 /** The goals beside "panel out" that this build has. @example otherGoals(build).map((g) => g.goal) // ["lidOff", "cameraOut"] */
 export const otherGoals = (build: Build): OtherGoal[] =>
   GOALS.filter((g) => g !== "panelOut").flatMap((goal) => {
     const r = wayOut(build, { goal });
-    return r.ok ? [{ goal, steps: r.steps.length, value: r.objective.value }] : [];
+    return r.ok ? [{ goal, steps: r.steps.map((s) => s.title), value: r.objective.value, proven: r.objective.proven }] : [];
   });

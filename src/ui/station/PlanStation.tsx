@@ -220,9 +220,17 @@ function Proof({ plan, others }: { plan: Plan; others: readonly OtherGoal[] }) {
         </p>
       ))}
       {others.map((o) => (
-        <p key={o.goal} className="q">
-          Only {GOAL_WORDS[o.goal]}: {o.steps} steps out, worth {o.value.toFixed(1)} min.
-        </p>
+        <details key={o.goal}>
+          <summary className="min-h-11 cursor-pointer text-[16px] leading-[44px]">
+            <b>Only {GOAL_WORDS[o.goal]}</b>: {o.steps.length} steps out, worth {o.value.toFixed(1)} min
+            {o.proven ? "" : ", perhaps not the best"}
+          </summary>
+          <ol className="list-decimal pl-7 text-[15px] leading-[19px]">
+            {o.steps.map((title) => (
+              <li key={title}>{title}</li>
+            ))}
+          </ol>
+        </details>
       ))}
       {plan.skipped.length > 0 && (
         <details>

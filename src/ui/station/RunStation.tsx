@@ -146,7 +146,7 @@ function StepView({ step }: { step: Step }) {
   /** A cell of the screw sheet, or how many: the cell has to be the one of this step. */
   const scanned = (text: string) => {
     const read = readScrewScan(text);
-    if (!read) return say(`Scanned ${text}: no cell of the screw sheet, and no count`);
+    if (!read) return say(`Scanned ${text}: nothing asked for it`);
     if (!screw) return log.refuse({ gate: "count", reason: "No screws are counted at this step." });
     if ("count" in read) return several(read.count);
     if (read.group === step.target) return several(left.length);
