@@ -10,7 +10,7 @@ const GAP_MS = 8;
 export async function benchImport(): Promise<void> {
   const { appendOne } = await import("@/server/append");
   const { startPanelImport, panelImport } = await import("@/server/panelImport");
-  const b = new TestBench("device-a", "00000000-0000-7000-8000-000000000077");
+  const b = new TestBench("device-z", "00000000-0000-7000-8000-000000000077");
   const opened = b.make({
     type: "job.opened",
     payload: {

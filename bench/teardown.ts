@@ -16,7 +16,7 @@ const ms = (run: () => unknown): number => {
 /** Runs all of it in a worker of its own, as a page does, and ends with it. */
 export const benchTeardownInWorker = (): Promise<void> =>
   new Promise((done, fail) => {
-    const w = new Worker(new URL(import.meta.url), { execArgv: ["--import", "tsx"], workerData: "teardown" });
+    const w = new Worker(new URL("./teardownWorker.mjs", import.meta.url), { workerData: "teardown" });
     w.on("message", (figure: Parameters<typeof print>) => print(...figure));
     w.once("error", fail);
     w.once("exit", (code) => (code ? fail(new Error(`the planner's bench ended with ${code}`)) : done()));

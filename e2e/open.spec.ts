@@ -33,6 +33,18 @@ test("family H: a hidden screw found on the way counts at once, the card of a pa
 
   await bench.station(id, "open");
   await expect(bench.step).toHaveText("Shut the machine down");
+  // A pedal is told by pressing it once; a key a scanner may write is not taken.
+  await bench.key("?");
+  const keys = page.getByRole("dialog");
+  await keys.getByRole("button", { name: "Set", exact: true }).first().click();
+  await page.keyboard.press("b");
+  await expect(keys.getByRole("alert")).toContainText("written by a scanner too");
+  await keys.getByRole("button", { name: "Set", exact: true }).first().click();
+  await page.keyboard.press("F9");
+  await expect(keys.getByRole("button", { name: "F9" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("F9");
+  await expect(bench.step).not.toHaveText("Shut the machine down");
   // Screws by scanner: a cell that is not the one of this step is told, the right one counts all that lie on it.
   await bench.press(/^Take out \d+ .*screws/);
   const step = (await bench.step.textContent())!;

@@ -1,5 +1,6 @@
 import { type Build, CONNECTOR_MOTION, indexBuild } from "../build";
 import { cutList } from "../tape";
+import { type Edge, kindId, mirror, ordered } from "./mirror";
 import { motionStep, type Step } from "./step";
 
 /** A change the new panel asks for, as the plan needs it. */
@@ -11,13 +12,6 @@ export interface PlanChange {
   at: "swap" | "afterProof";
 }
 
-interface Edge {
-  first: string;
-  then: string;
-  why?: string;
-}
-
-const kindId = (kind: Step["kind"], target = "") => (target ? `${kind}:${target}` : kind);
 const REACH = "Cannot be reached once the panel is seated, so it goes on before";
 
 /**
@@ -400,77 +394,4 @@ export function wayIn(build: Build, out: readonly Step[], changes: readonly Plan
   before("mainsIn:closed", "proveClosed");
   before("proveClosed", "handOver");
   return ordered(steps, edges);
-}
-
-/** The step that undoes a step of the way out, or null when it has none or another rule makes it. */
-function mirror(build: Build, s: Step): Step | null {
-  const b = indexBuild(build);
-  if (s.kind === "partOut") {
-    const p = b.part.get(s.target)!;
-    if (p.role === "panel") return null;
-    const m = p.back ?? p.out!;
-    return {
-      id: kindId("partBack", p.id),
-      kind: "partBack",
-      target: p.id,
-      station: "close",
-      title: p.back?.verb ?? `Put back ${p.name.toLowerCase()}`,
-      ...motionStep(m),
-    };
-  }
-  if (s.kind === "screwsOut") {
-    const g = b.group.get(s.target)!;
-    return {
-      id: kindId("screwsBack", g.id),
-      kind: "screwsBack",
-      target: g.id,
-      station: g.holds === b.panel.id ? "bond" : "close",
-      title: `Put back ${g.screws.length} ${g.name.toLowerCase()}`,
-      how: "Each into its own hole, finger-tight first.",
-      minutes: s.minutes,
-      ...(s.tool ? { tool: s.tool } : {}),
-    };
-  }
-  if (s.kind === "screwsLoosen") {
-    const g = b.group.get(s.target)!;
-    return {
-      id: kindId("screwsTighten", g.id),
-      kind: "screwsTighten",
-      target: g.id,
-      station: g.holds === b.panel.id ? "bond" : "close",
-      title: `Tighten ${g.screws.length} ${g.name.toLowerCase()}`,
-      how: "They were only loosened: tighten them now.",
-      minutes: s.minutes,
-      ...(s.tool ? { tool: s.tool } : {}),
-    };
-  }
-  if (s.kind === "cableOff") {
-    const c = b.connector.get(s.target)!;
-    if (c.joins[0] === b.panel.id) return null;
-    return {
-      id: kindId("cableOn", c.id),
-      kind: "cableOn",
-      target: c.id,
-      station: c.reachableWhenSeated ? "close" : "swap",
-      title: `Put on ${c.name.toLowerCase()}`,
-      how: `${CONNECTOR_MOTION[c.kind].in}. Home when: ${CONNECTOR_MOTION[c.kind].homeWhen.toLowerCase()}.${c.mark ? ` ${c.mark}.` : ""}`,
-      minutes: c.minutes,
-    };
-  }
-  return null;
-}
-
-/** Kahn's order, always the first ready step in the order they were named. */
-function ordered(steps: Map<string, Step>, edges: readonly Edge[]): Step[] {
-  const needs = new Map<string, Set<string>>([...steps.keys()].map((k) => [k, new Set()]));
-  for (const e of edges) if (steps.has(e.first) && steps.has(e.then)) needs.get(e.then)!.add(e.first);
-  const out: Step[] = [];
-  const done = new Set<string>();
-  while (out.length < steps.size) {
-    const next = [...steps.keys()].find((k) => !done.has(k) && [...needs.get(k)!].every((n) => done.has(n)));
-    if (!next) throw new Error(`the way in of ${[...steps.keys()].filter((k) => !done.has(k)).join(", ")} runs in a circle`);
-    done.add(next);
-    out.push(steps.get(next)!);
-  }
-  return out;
 }

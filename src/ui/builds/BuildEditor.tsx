@@ -10,19 +10,18 @@ import {
   addTape,
   type Build,
   checkBuild,
-  lookAgain,
   moveThing,
   removeThing,
   type Thing,
 } from "@/core/build";
-import { durationWords, listed } from "@/core/quantity";
-import { type PlanHandle, usePlan } from "@/ui/job/usePlan";
+import { durationWords } from "@/core/quantity";
+import { usePlan } from "@/ui/job/usePlan";
 import type { KeptPlan } from "@/wire/plan";
-import { PhotoField, usePhoto } from "../controls/PhotoField";
 import { type Said, SaidBox } from "../controls/SaidBox";
 import { Mark } from "../draw/Mark";
+import { AddPhoto } from "./AddPhoto";
 import { BuildDrawing } from "./BuildDrawing";
-import { Txt } from "./fields";
+import { EditorPlan } from "./EditorPlan";
 import { PryForm } from "./LeadForms";
 import { ThingForm } from "./ThingForm";
 import { useBuildDraft } from "./useBuildDraft";
@@ -317,82 +316,5 @@ export function BuildEditor({
         </footer>
       </div>
     </main>
-  );
-}
-
-/** What follows from the build as drawn: its plan, or what stands in the way of one. */
-function EditorPlan({ build, plan, problems }: { build: Build; plan: PlanHandle; problems: ReturnType<typeof checkBuild> }) {
-  const again = useMemo(() => lookAgain(build), [build]);
-  const made = problems.length ? null : plan.made;
-  return (
-    <section aria-label="Plan" aria-live="polite" aria-busy={!plan.fresh} className="border-t-[1.5px] border-ink pt-2">
-      {made?.ok ? (
-        <>
-          <h2 className="sec flex items-center gap-2">
-            <Mark kind={made.plan.objective.proven ? "same" : "look"} size={20} />
-            {made.plan.out.length} steps out, {made.plan.in.length} back, {durationWords(made.plan.minutes.p50)}
-          </h2>
-          {again.length > 0 && <p className="q">Nothing here holds {listed(again)}: clips, glue, or a screw not seen yet?</p>}
-          <ol className="list-decimal pl-7 text-[15px] leading-[19px]">
-            {made.plan.out.map((s) => (
-              <li key={s.id}>{s.title}</li>
-            ))}
-          </ol>
-        </>
-      ) : (
-        <>
-          <h2 className="sec flex items-center gap-2">
-            <Mark kind="stop" size={20} /> {made || problems.length ? "No plan yet" : "Planning"}
-          </h2>
-          <ul className="list-disc pl-5 text-[15px]">
-            {made && !made.ok && <li>{made.problem}</li>}
-            {problems.slice(0, 8).map((p, i) => (
-              <li key={i}>
-                <span className="mono">{p.where}</span>: {p.message}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-    </section>
-  );
-}
-
-/** A photo for the place tapped; stored at once, so that a build names it by its content. */
-function AddPhoto({
-  spot,
-  onAdd,
-}: {
-  spot: { xMm: number; yMm: number } | null;
-  onAdd: (p: { words: string; hash: string; widthPx: number; heightPx: number }) => void;
-}) {
-  const photo = usePhoto();
-  const [words, setWords] = useState("");
-  if (!spot) return <p className="q">Tap the place the photo shows. What is selected is named with it, and shown at its step.</p>;
-  const add = () =>
-    photo.record(({ photo: p }) => {
-      if (!p) photo.setWrong("Choose a picture first.");
-      else if (!words.trim()) photo.setWrong("Say in a few words what it shows.");
-      else {
-        onAdd({ words: words.trim(), hash: p.hash, widthPx: p.widthPx, heightPx: p.heightPx });
-        return true;
-      }
-      return false;
-    });
-  return (
-    <div className="flex flex-col gap-2 border-[1.5px] border-ink p-3" role="group" aria-label="Photo here">
-      <div className="flex items-end gap-2">
-        <Txt
-          label={`What it shows at ${Math.round(spot.xMm)}, ${Math.round(spot.yMm)} mm`}
-          max={80}
-          value={words}
-          onPut={setWords}
-        />
-        <button type="button" className="btn" disabled={photo.busy} onClick={() => void add()}>
-          Add photo
-        </button>
-      </div>
-      <PhotoField photo={photo} />
-    </div>
   );
 }

@@ -31,6 +31,7 @@ export function Txt({
   };
   const shared = { className: "cell", defaultValue: value, maxLength: max, placeholder };
   return (
+    // biome-ignore lint/a11y/noLabelWithoutControl: it holds its input, or its textarea
     <label className={`field${lines ? "" : " grow"}`} style={width ? { width, flexGrow: 0 } : undefined}>
       <span>{label}</span>
       {lines ? (

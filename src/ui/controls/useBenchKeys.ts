@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useRef } from "react";
+import { type PedalMap, pedalAct } from "./pedals";
 
 /** Characters closer together than this come from a scanner, not a hand (adj). */
 export const SCAN_GAP_MS = 35;
@@ -22,6 +23,8 @@ export interface BenchKeys {
   onScan: (text: string) => void;
   /** Letters can be turned off. */
   lettersOff: boolean;
+  /** Keys of pedals, read when one is pressed. */
+  pedals?: () => PedalMap;
 }
 
 const typing = (t: EventTarget | null): boolean =>
@@ -59,6 +62,13 @@ export function useBenchKeys(handlers: BenchKeys): void {
     };
     const down = (e: KeyboardEvent) => {
       if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey || e.isComposing) return;
+      const pedal = e.key.length > 1 ? pedalAct(h.current.pedals?.() ?? {}, e.code) : null;
+      if (pedal) {
+        if (inDialog()) return;
+        e.preventDefault();
+        if (!e.repeat) (pedal === "act" ? h.current.onSpace : h.current.onBackspace)?.();
+        return;
+      }
       const inBurst = burst.length > 0 && e.timeStamp - last < SCAN_GAP_MS;
       if (e.key.length === 1 && (e.key !== " " || inBurst)) {
         if (e.repeat) return;

@@ -7,6 +7,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "./context";
 import { setWho, whoIsHere } from "./device";
 import { NoteForm } from "./NoteForm";
+import { PedalKeys } from "./PedalKeys";
 
 export type DialogName = "power" | "cautions" | "note" | "keys";
 
@@ -150,6 +151,7 @@ export function BenchDialogs({
           <input type="checkbox" checked={!lettersOff} onChange={(e) => onLetters(!e.target.checked)} /> Single letters and digits
           act as keys
         </label>
+        <PedalKeys />
         <WhoField />
       </Sheet>
     </>

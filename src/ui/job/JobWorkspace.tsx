@@ -5,6 +5,7 @@ import { applyFinds } from "@/core/build";
 import { candidateOf, changesOf, fold, type JobEvent, oldPanelOf, openBreaches, openHazards, type Snapshots } from "@/core/job";
 import { progressIn } from "@/core/teardown";
 import { type KeptPlan, planKey } from "@/wire/plan";
+import { readPedals } from "../controls/pedals";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { LAYER_WORDS, type Layer, LidDrawing } from "../lid/LidDrawing";
 import type { Compared } from "../lid/MatchLayer";
@@ -160,6 +161,7 @@ export function JobWorkspace(props: WorkspaceProps) {
   const stop = openHazards(log.state).length > 0;
   useBenchKeys({
     lettersOff,
+    pedals: () => readPedals(read("helvane.pedals")),
     onScan: (text) => {
       if (dialog === null && station$.current.scan && !stop) station$.current.scan(text);
       else setSaid(`Scanned ${text}: nothing asked for it`);

@@ -1,15 +1,16 @@
 "use client";
 import Link from "next/link";
-import { useState } from "react";
 import { CONNECTOR_MOTION, indexBuild, screwWords } from "@/core/build";
-import { isolationOf, mayPullLiners, screwsOpen } from "@/core/job";
+import { screwsOpen } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
 import { DRIVE_WORDS, nextAct, readScrewScan, type Step, type StepStation } from "@/core/teardown";
+import { HoldButton } from "../controls/HoldButton";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { ScrewTop } from "../draw/screws";
 import { useBench } from "../job/context";
 import { nextScrew } from "../lid/ScrewLayer";
+import { Elsewhere } from "./Elsewhere";
 import { InHand } from "./InHand";
 import { PlacePhotos } from "./PlacePhotos";
 import { PointCheck, pointOf } from "./PointCheck";
@@ -327,124 +328,3 @@ function StepView({ step }: { step: Step }) {
 const titleOf = (s: Step): string => s.title;
 const plateLine = (s: Step, st: { bench: { mains: string } }): string =>
   s.kind === "mainsIn" && st.bench.mains === "in" ? "Press when it runs" : (VERB[s.kind] ?? "Press when it is done");
-
-/** Held for most of a second, because it counts several at once. */
-export function HoldButton({ words, onAct }: { words: string; onAct: () => void }) {
-  const [timer, setTimer] = useState<ReturnType<typeof setTimeout> | null>(null);
-  const start = () => {
-    if (!timer)
-      setTimer(
-        setTimeout(() => {
-          setTimer(null);
-          onAct();
-        }, 800),
-      );
-  };
-  const stop = () => {
-    if (timer) clearTimeout(timer);
-    setTimer(null);
-  };
-  return (
-    <button
-      type="button"
-      className="btn whitespace-nowrap"
-      aria-pressed={timer !== null}
-      onPointerDown={start}
-      onPointerUp={stop}
-      onPointerLeave={stop}
-      onKeyDown={(e) => {
-        if (e.key === "Enter" || e.key === " ") {
-          e.preventDefault();
-          if (!e.repeat) start();
-        }
-      }}
-      onKeyUp={stop}
-      onContextMenu={(e) => e.preventDefault()}
-    >
-      {timer ? "Keep holding" : words} <kbd>Hold</kbd>
-    </button>
-  );
-}
-
-/** A station that is not where the work is: its steps, what holds its gate, and the way to the work. */
-function Elsewhere({ station, now, onTake }: { station: StepStation; now: Step | null; onTake: () => void }) {
-  const { progress, jobId, view, offer, say, log } = useBench();
-  const mine = progress!.steps.filter((x) => x.step.station === station);
-  const next = mine.find((x) => !x.done);
-  const iso = isolationOf(view);
-  offer({ digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`) });
-  return (
-    <>
-      <h1 className="step">
-        {next
-          ? mine.some((x) => x.done)
-            ? "Begun, not finished"
-            : "Not yet"
-          : `${station[0]!.toUpperCase()}${station.slice(1)} is behind you`}
-      </h1>
-      {now && (
-        <Link href={`/jobs/${jobId}/${now.station}`} className="plate" data-plate>
-          <span>
-            <b>Now: {now.title}</b>
-            <i>
-              In {now.station[0]!.toUpperCase() + now.station.slice(1)}.{" "}
-              {iso.isolated ? "Isolated." : iso.live ? "Live." : "Not isolated."}
-            </i>
-          </span>
-          <kbd>G</kbd>
-        </Link>
-      )}
-      <RefusalBox />
-      {station === "bond" &&
-        next &&
-        (() => {
-          const shut = mayPullLiners(view);
-          return shut ? (
-            <div className="look">
-              <Mark kind="look" size={26} />
-              <p>Liners: {shut.reason}</p>
-            </div>
-          ) : null;
-        })()}
-      <ol className="rows">
-        {mine.map((x) => (
-          <li key={x.step.id} style={{ alignItems: "center" }}>
-            {x.done ? <Mark kind="same" size={18} label="done" /> : <span className="open-sq" role="img" aria-label="to do" />}
-            <span className="grow">{x.step.title}</span>
-            <em>{durationWords(x.step.minutes)}</em>
-            {!x.done && (
-              <button
-                type="button"
-                className="btn quiet"
-                aria-label={`Out of order: ${x.step.title}`}
-                onClick={() => {
-                  const act = nextAct(view, x.step);
-                  if (act) log.record(act);
-                  else
-                    log.refuse({
-                      gate: "order",
-                      reason: `"${x.step.title}" needs its answer on its own page, when it is its turn.`,
-                    });
-                }}
-              >
-                Now
-              </button>
-            )}
-          </li>
-        ))}
-      </ol>
-      {next && <p className="q">"Now" records a step out of order. Its gate is asked all the same.</p>}
-      <p className="keys">
-        <button type="button" className="link" onClick={onTake}>
-          Take back the last entry
-        </button>
-        <span>
-          <kbd>X</kbd>power
-        </span>
-        <span>
-          <kbd>?</kbd>all keys
-        </span>
-      </p>
-    </>
-  );
-}

@@ -1,0 +1,3 @@
+import { benchTeardownInWorker } from "./teardown";
+
+await benchTeardownInWorker();

@@ -1,0 +1,91 @@
+"use client";
+import Link from "next/link";
+import { isolationOf, mayPullLiners } from "@/core/job";
+import { durationWords } from "@/core/quantity";
+import { nextAct, type Step, type StepStation } from "@/core/teardown";
+import { Mark } from "../draw/Mark";
+import { useBench } from "../job/context";
+import { RefusalBox } from "./RefusalBox";
+
+/** A station that is not where the work is: its steps, what holds its gate, and the way to the work. */
+export function Elsewhere({ station, now, onTake }: { station: StepStation; now: Step | null; onTake: () => void }) {
+  const { progress, jobId, view, offer, say, log } = useBench();
+  const mine = progress!.steps.filter((x) => x.step.station === station);
+  const next = mine.find((x) => !x.done);
+  const iso = isolationOf(view);
+  offer({ digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`) });
+  return (
+    <>
+      <h1 className="step">
+        {next
+          ? mine.some((x) => x.done)
+            ? "Begun, not finished"
+            : "Not yet"
+          : `${station[0]!.toUpperCase()}${station.slice(1)} is behind you`}
+      </h1>
+      {now && (
+        <Link href={`/jobs/${jobId}/${now.station}`} className="plate" data-plate>
+          <span>
+            <b>Now: {now.title}</b>
+            <i>
+              In {now.station[0]!.toUpperCase() + now.station.slice(1)}.{" "}
+              {iso.isolated ? "Isolated." : iso.live ? "Live." : "Not isolated."}
+            </i>
+          </span>
+          <kbd>G</kbd>
+        </Link>
+      )}
+      <RefusalBox />
+      {station === "bond" &&
+        next &&
+        (() => {
+          const shut = mayPullLiners(view);
+          return shut ? (
+            <div className="look">
+              <Mark kind="look" size={26} />
+              <p>Liners: {shut.reason}</p>
+            </div>
+          ) : null;
+        })()}
+      <ol className="rows">
+        {mine.map((x) => (
+          <li key={x.step.id} style={{ alignItems: "center" }}>
+            {x.done ? <Mark kind="same" size={18} label="done" /> : <span className="open-sq" role="img" aria-label="to do" />}
+            <span className="grow">{x.step.title}</span>
+            <em>{durationWords(x.step.minutes)}</em>
+            {!x.done && (
+              <button
+                type="button"
+                className="btn quiet"
+                aria-label={`Out of order: ${x.step.title}`}
+                onClick={() => {
+                  const act = nextAct(view, x.step);
+                  if (act) log.record(act);
+                  else
+                    log.refuse({
+                      gate: "order",
+                      reason: `"${x.step.title}" needs its answer on its own page, when it is its turn.`,
+                    });
+                }}
+              >
+                Now
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+      {next && <p className="q">"Now" records a step out of order. Its gate is asked all the same.</p>}
+      <p className="keys">
+        <button type="button" className="link" onClick={onTake}>
+          Take back the last entry
+        </button>
+        <span>
+          <kbd>X</kbd>power
+        </span>
+        <span>
+          <kbd>?</kbd>all keys
+        </span>
+      </p>
+    </>
+  );
+}
