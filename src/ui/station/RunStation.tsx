@@ -162,7 +162,11 @@ function StepView({ step }: { step: Step }) {
   const putBack = () => {
     const last = screwsOpen(s).out.at(-1);
     if (last) log.record({ type: "close.screwBack", payload: { screw: last } });
-    else log.refuse({ gate: "screw", reason: "No screw is out." });
+    else
+      log.refuse({
+        gate: "screw",
+        reason: "No screw is out: all are back. One in your hand is left over: find its hole, or record it.",
+      });
   };
   const special =
     step.kind === "looseTest" ||

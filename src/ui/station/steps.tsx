@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
-import { mayHandOver } from "@/core/job";
+import { buildOf, mayHandOver, screwsOpen } from "@/core/job";
+import { listed } from "@/core/quantity";
 import { Plate } from "../controls/Plate";
 import { Sheet } from "../controls/Sheet";
 import { Mark } from "../draw/Mark";
@@ -134,6 +135,69 @@ export function Leftovers({ screw, where }: { screw: string; where: string }) {
           <RefusalBox />
           <button type="submit" className="btn self-start">
             <Mark kind="same" size={18} />
+            Record
+          </button>
+        </form>
+      </Sheet>
+    </>
+  );
+}
+
+/** A screw in hand when every hole is full: it came from somewhere, and where is said before the machine is closed. */
+export function ScrewLeftOver() {
+  const { log, view } = useBench();
+  const [open, setOpen] = useState(false);
+  const [which, setWhich] = useState("");
+  const [settled, setSettled] = useState("");
+  const { out, loose } = screwsOpen(view.state);
+  const build = buildOf(view);
+  const home = out.map(
+    (id) =>
+      build?.groupOfScrew
+        .get(id)
+        ?.screws.find((s) => s.id === id)
+        ?.where.toLowerCase() ?? id,
+  );
+  return (
+    <>
+      <button type="button" className="btn quiet" onClick={() => setOpen(true)}>
+        Screw left over
+      </button>
+      <Sheet open={open} onClose={() => setOpen(false)} title="A screw left over">
+        <form
+          className="flex flex-col gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const done = log.record({ type: "close.screwExtra", payload: { words: which.trim(), settled: settled.trim() } });
+            if (!done) return;
+            setOpen(false);
+            setWhich("");
+            setSettled("");
+          }}
+        >
+          <p>
+            {home.length > 0
+              ? `Still without a screw: ${listed(home)}. Does it belong there?`
+              : loose.length > 0
+                ? "Every screw that came out is back; some are loosened only."
+                : "Every screw that came out of this machine is back. This one came from elsewhere, or was never counted out: look for the empty hole before you close."}
+          </p>
+          <label className="field">
+            <span>Which one</span>
+            <input
+              value={which}
+              required
+              maxLength={120}
+              placeholder="M2 × 3, black, flat head"
+              onChange={(e) => setWhich(e.target.value)}
+            />
+          </label>
+          <label className="field">
+            <span>Where it belongs, or what was looked at</span>
+            <input value={settled} required maxLength={200} onChange={(e) => setSettled(e.target.value)} />
+          </label>
+          <RefusalBox />
+          <button type="submit" className="btn self-start">
             Record
           </button>
         </form>

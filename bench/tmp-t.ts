@@ -1,3 +1,0 @@
-import { benchTeardownInWorker } from "./teardown";
-
-await benchTeardownInWorker();
