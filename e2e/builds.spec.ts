@@ -33,7 +33,7 @@ test("a machine nobody knows: looks, family, template, a screw and a part put in
   await page.getByRole("checkbox", { name: "Card reader" }).check();
   // By keyboard: what is selected moves by a millimetre.
   await page.getByRole("group", { name: "Parts" }).getByRole("button", { name: "Card reader" }).click();
-  const at = async () => Number(await drawing.locator('[data-thing="card-reader"] rect').first().getAttribute("x"));
+  const at = async () => Number(await drawing.locator('[data-thing="card-reader"]').first().getAttribute("x"));
   const before = await at();
   await drawing.focus();
   await page.keyboard.press("ArrowRight");

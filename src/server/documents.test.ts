@@ -1,11 +1,9 @@
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { readFileSync } from "node:fs";
 import { plannedJob, snapshots, TestBench } from "@tests/bench";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ISO, serverDb } from "@tests/serverDb";
+import { describe, expect, it } from "vitest";
 import { handoverSheet, type JobEvent } from "@/core/job";
 import { connection, migrate } from "@/data/connection";
-import { loadReference } from "@/data/demoScenario";
 import { pdfText } from "../../e2e/pdfText";
 import { appendOne } from "./append";
 import { readEdidPort } from "./edid";
@@ -15,34 +13,10 @@ import { readJobPage } from "./jobPage";
 import { readMeter } from "./meter";
 import { importBuild, readReference, saveTriageTable, shippedTriageText } from "./reference";
 
-const dir = mkdtempSync(join(tmpdir(), "helvane-docs-"));
-const NOW = Date.parse("2026-06-01T08:00:00Z");
-const ISO = "2026-06-01T08:00:00.000Z";
+const NOW = Date.parse(ISO);
 const JOB = "00000000-0000-7000-8000-000000000042";
-
-beforeAll(async () => {
-  process.env.HELVANE_DB = join(dir, "docs.sqlite");
-  process.env.HELVANE_METER_SEED = "1";
-  const c = connection();
-  await migrate(c);
-  await loadReference(c, "data", ISO);
-  for (const [hash, s] of Object.entries(snapshots))
-    await c.db
-      .insertInto("reference")
-      .values({
-        kind: s.kind,
-        id: `zz-${hash.slice(0, 20)}`,
-        hash,
-        version: 1,
-        json: JSON.stringify(s.data),
-        updated_at: ISO,
-      } as never)
-      .execute();
-});
-afterAll(() => {
-  connection().raw.close();
-  rmSync(dir, { recursive: true, force: true });
-});
+serverDb("docs", { jobs: true });
+process.env.HELVANE_METER_SEED = "1";
 
 const pages = (pdf: Buffer) => pdf.toString("latin1").match(/\/Type \/Page\b/g)?.length;
 

@@ -1,37 +1,11 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { jobOn, snapshots, TestBench } from "@tests/bench";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { connection, migrate } from "@/data/connection";
-import { loadReference } from "@/data/demoScenario";
+import { jobOn, TestBench } from "@tests/bench";
+import { ISO, serverDb } from "@tests/serverDb";
+import { describe, expect, it } from "vitest";
 import { appendOne } from "./append";
 import { proposals, takeProposal } from "./finds";
 import { readReference } from "./reference";
 
-const dir = mkdtempSync(join(tmpdir(), "helvane-finds-"));
-const ISO = "2026-06-01T08:00:00.000Z";
-
-beforeAll(async () => {
-  process.env.HELVANE_DB = join(dir, "finds.sqlite");
-  const c = connection();
-  await migrate(c);
-  await loadReference(c, "data", ISO);
-  for (const [hash, s] of Object.entries(snapshots))
-    await c.db
-      .insertInto("reference")
-      .values({
-        kind: s.kind,
-        id: `zz-${hash.slice(0, 20)}`,
-        hash,
-        version: 1,
-        json: JSON.stringify(s.data),
-        updated_at: ISO,
-      } as never)
-      .onConflict((x) => x.doNothing())
-      .execute();
-});
-afterAll(() => rmSync(dir, { recursive: true, force: true }));
+serverDb("finds", { jobs: true });
 
 /** A job on the deep machine in which something was found; stored as the bench would. */
 async function foundIn(n: number, who: string, xMm: number, takenBack = false): Promise<void> {

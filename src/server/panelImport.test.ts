@@ -1,12 +1,10 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import { panels, TestBench } from "@tests/bench";
 import { panelCsv } from "@tests/panelTableRows";
+import { ISO, serverDb } from "@tests/serverDb";
 import Papa from "papaparse";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { beforeAll, describe, expect, it } from "vitest";
 import { conflictsOf, type Panel } from "@/core/panel";
-import { connection, migrate } from "@/data/connection";
+import { connection } from "@/data/connection";
 import { catalogueEntries, panelsNearSize } from "@/data/panelStore";
 import { saveReference } from "@/data/referenceStore";
 import { appendOne } from "./append";
@@ -14,19 +12,11 @@ import { cancelPanelImport, panelImport, panelImportRows, SLICE, startPanelImpor
 import { exportPanels, readPanel, savePanel } from "./panels";
 import { pastOrders, refreshOffers, tellFeed, tradeOf } from "./sellers";
 
-const dir = mkdtempSync(join(tmpdir(), "helvane-import-"));
-const ISO = "2026-06-01T08:00:00.000Z";
 const NOW = Date.parse(ISO);
 const kestrel = panels["gv140fhb-k31"]!;
-
+serverDb("import", { reference: false });
 beforeAll(async () => {
-  process.env.HELVANE_DB = join(dir, "import.sqlite");
-  await migrate(connection());
   for (const p of Object.values(panels)) await saveReference(connection().db, "panel", p.id, p, null, ISO);
-});
-afterAll(() => {
-  connection().raw.close();
-  rmSync(dir, { recursive: true, force: true });
 });
 
 async function dryRun(text: string, format: "csv" | "json" = "csv", name = "list.csv") {

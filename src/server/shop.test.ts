@@ -1,31 +1,18 @@
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ISO, serverDb } from "@tests/serverDb";
+import { describe, expect, it } from "vitest";
 import { POST } from "@/app/api/drills/route";
 import { PUT } from "@/app/api/tools/route";
 import { kitOf } from "@/core/teardown";
-import { connection, migrate } from "@/data/connection";
-import { loadReference } from "@/data/demoScenario";
 import { readDrills } from "./drills";
 import { importBuild, readReference } from "./reference";
 
-const dir = mkdtempSync(join(tmpdir(), "helvane-shop-"));
-const ISO = "2026-06-01T08:00:00.000Z";
+serverDb("shop");
 const ask = (method: string, body: unknown) =>
   new Request("http://127.0.0.1/api", {
     method,
     headers: { "content-type": "application/json" },
     body: JSON.stringify(body),
   });
-
-beforeAll(async () => {
-  process.env.HELVANE_DB = join(dir, "shop.sqlite");
-  const c = connection();
-  await migrate(c);
-  await loadReference(c, "data", ISO);
-});
-afterAll(() => rmSync(dir, { recursive: true, force: true }));
 
 describe("what the shop has", () => {
   it("is saved over the version that was read, and kits are told from it", async () => {

@@ -20,7 +20,7 @@ import {
   type PowerState,
   type TriageTable,
 } from "../triage";
-import { ARRIVAL_ITEMS } from "./payloads";
+import { ARRIVAL_ITEMS } from "./payloadWords";
 import type { ArrivalItem, JobState, Snapshots } from "./state";
 
 /** A state together with the snapshots its events name. */

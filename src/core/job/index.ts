@@ -1,6 +1,6 @@
 export { type Clock, compareEvents, makeClock, nextClock, readClock } from "./clock";
 export * from "./derived";
-export { type EventOf, type JobEvent, liftEvent, newestVersion, type ParsedEvent, parseEvent, photoOf } from "./event";
+export { type EventOf, type JobEvent, type ParsedEvent, parseEvent } from "./event";
 export { eventGate } from "./eventGate";
 export { makeEventId } from "./eventId";
 export { askGate, counting, FOLD_VERSION, fold, mayTakeBack } from "./fold";
@@ -21,17 +21,8 @@ export {
 export { CONDITION_WORDS, type HandoverSheet, handoverSheet, LOGIN_WORDS } from "./handover";
 export { handsOnMinutes } from "./handsOn";
 export { type PauseCard, pauseCard } from "./pauseCard";
-export {
-  ARRIVAL_ITEMS,
-  CONDITION_KINDS,
-  type EventType,
-  LOGINS,
-  MISHAPS,
-  type Payload,
-  type Photo,
-  QUOTE_OPTIONS,
-  RETURN_REASONS,
-} from "./payloads";
+export type { EventType, Payload, Photo } from "./payloads";
+export { ARRIVAL_ITEMS, CONDITION_KINDS, LOGINS, MISHAPS, QUOTE_OPTIONS, RETURN_REASONS } from "./payloadWords";
 export { POINT_WORDS, POINTS, type PointOfNoReturn, type PointRow, pointCheck } from "./points";
 export { mayPlanAnew } from "./replan";
 export {
@@ -43,3 +34,4 @@ export {
   type Snapshot,
   type Snapshots,
 } from "./state";
+export { liftEvent, newestVersion, photoOf } from "./versions";

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { Find } from "../build";
 import { TriageContext } from "../triage";
+import { ARRIVAL_ITEMS, CONDITION_KINDS, LOGINS, MISHAPS, QUOTE_OPTIONS, RETURN_REASONS } from "./payloadWords";
 
 const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, "an id of letters, digits and hyphens, 64 at most");
 const text = (max: number) => z.string().trim().min(1).max(max);
@@ -16,31 +17,6 @@ const photo = z.strictObject({ hash, widthPx: z.int().positive(), heightPx: z.in
 
 /** What an event keeps of a photo: its file is stored apart, by hash. */
 export type Photo = z.infer<typeof photo>;
-
-export const CONDITION_KINDS = [
-  "mark",
-  "missingScrew",
-  "missingFoot",
-  "keys",
-  "hinge",
-  "dirt",
-  "earlierRepair",
-  "other",
-] as const;
-export const LOGINS = ["guest", "ownerPresent", "testAccount", "firmwareOnly", "notNeeded"] as const;
-export const MISHAPS = ["films", "bezelClip", "cable", "glass", "screwThread", "other"] as const;
-/** What is looked at on every panel that comes, whatever was known before. */
-export const ARRIVAL_ITEMS = ["cracks", "code", "connector", "tabs", "films", "tape", "brackets", "sensor"] as const;
-export const RETURN_REASONS = [
-  "wrongPart",
-  "cracked",
-  "incomplete",
-  "notAsDescribed",
-  "deadOnTest",
-  "neverCame",
-  "other",
-] as const;
-export const QUOTE_OPTIONS = ["cover", "makerService", "lidAssembly", "panelNew", "panelUsed", "none"] as const;
 
 /**
  * Every kind of event, with the newest shape of its payload (`NEWEST` in event.ts names those above version 1). Events name parts, screws and connectors

@@ -2,7 +2,8 @@ import type { Build, KeptFind } from "../build";
 import type { Panel } from "../panel";
 import type { FaultClass, Pass, Policy } from "../proof";
 import { type Hazard, type MoneyStop, NOTHING_KNOWN, type Outcome, type TriageTable } from "../triage";
-import type { ARRIVAL_ITEMS, Payload, Photo } from "./payloads";
+import type { Payload, Photo } from "./payloads";
+import type { ARRIVAL_ITEMS } from "./payloadWords";
 
 /** Reference data a job relies on, kept with it by content hash. */
 export type Snapshot =

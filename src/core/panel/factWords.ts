@@ -1,5 +1,6 @@
 import { mm } from "../quantity";
-import { FACTS, type FactName, type Panel } from "./schema";
+import type { FactName } from "./factNames";
+import type { Panel } from "./schema";
 
 type Value<F extends FactName> = NonNullable<NonNullable<Panel[F]>["value"]>;
 
@@ -57,15 +58,22 @@ const OF: { [F in FactName]?: (v: Value<F>) => string } = {
   inTheBox: (v) => v.join(", ") || "panel only",
 };
 
+const LISTS: ReadonlySet<FactName> = new Set(["lowerModes", "laneRatesGbps", "tabs", "inTheBox"]);
+
 /**
  * A fact's value in words, without its unit (the label carries it). A value of the wrong shape is shown as text.
  * @example factWords("outline", { widthMm: 315.8, heightMm: 195.8 }) // "315.8 × 195.8"
  */
 export function factWords(fact: FactName, value: unknown): string {
   if (value === null || value === undefined) return "unknown";
-  const read = FACTS[fact].safeParse(value);
   const say = OF[fact] as ((v: unknown) => string) | undefined;
-  if (read.success && say) return say(read.data);
+  if (say && typeof value === "object" && LISTS.has(fact) === Array.isArray(value)) {
+    // Another source's value may have any shape: one that does not give words is shown as it is.
+    try {
+      const words = say(value);
+      if (!/undefined|NaN|\[object/.test(words)) return words;
+    } catch {}
+  }
   return typeof value === "string"
     ? (VALUE_WORDS[value] ?? value)
     : typeof value === "number"

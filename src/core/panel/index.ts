@@ -1,5 +1,6 @@
 export { agreedFacts, type Conflict, claimWords, conflictsOf, settleConflict } from "./claims";
 export { type CodeGrammar, parseGrammar } from "./codeGrammar";
+export { FACT_NAMES, type FactName } from "./factNames";
 export { FACT_LABEL, factWords, VALUE_WORDS } from "./factWords";
 export {
   CHANGES,
@@ -27,6 +28,6 @@ export {
 } from "./panelTable";
 export { type CodeReading, readPartCode, SHIPPED_GRAMMAR } from "./partCode";
 export { type Extra, promised } from "./promised";
-export { Claim, FACT_NAMES, FACTS, type FactName, OtherName, Panel, Tab } from "./schema";
+export { Claim, FACTS, OtherName, Panel, Tab } from "./schema";
 export { unknownPanel } from "./unknownPanel";
 export { type Overall, overallVerdict } from "./verdict";

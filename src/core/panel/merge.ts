@@ -1,7 +1,8 @@
 import { decides, type Sourced } from "../quantity";
+import { FACT_NAMES, type FactName } from "./factNames";
 import { panelId } from "./panelTable";
 import { equal } from "./rules/row";
-import { type Claim, FACT_NAMES, type FactName, type OtherName, Panel } from "./schema";
+import { type Claim, type OtherName, Panel } from "./schema";
 import { unknownPanel } from "./unknownPanel";
 
 /** What somebody says about a panel: some of its facts, each with its source. */

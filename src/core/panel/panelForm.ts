@@ -1,6 +1,7 @@
 import { SOURCES, type Source } from "../quantity";
+import { FACT_NAMES } from "./factNames";
 import { type PanelRow, readPanelRow, sourceColumn } from "./panelTable";
-import { type Claim, FACT_NAMES, Panel } from "./schema";
+import { type Claim, Panel } from "./schema";
 
 export type PanelFormRead = { ok: true; panel: Panel } | { ok: false; problems: Extract<PanelRow, { ok: false }>["problems"] };
 

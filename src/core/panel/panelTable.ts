@@ -1,6 +1,7 @@
 import { SOURCES, type Source, type Sourced } from "../quantity";
+import { FACT_NAMES, type FactName } from "./factNames";
 import type { PanelPatch } from "./merge";
-import { FACT_NAMES, FACTS, type FactName, OtherName, type Panel, type Tab } from "./schema";
+import { FACTS, OtherName, type Panel, type Tab } from "./schema";
 
 /** How one fact is written in columns of a table: their names, and both ways between cells and value. */
 interface Cells {

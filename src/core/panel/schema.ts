@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { SOURCES, sourced } from "../quantity";
+import { FACT_NAMES, type FactName } from "./factNames";
 
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, "an id of lower-case letters, digits and hyphens, 64 at most");
 const Size = z.strictObject({ widthMm: z.number().positive().max(600), heightMm: z.number().positive().max(400) });
@@ -43,14 +44,12 @@ export const FACTS = {
   finish: z.enum(["matt", "glossy"]),
   tabs: z.array(Tab).max(12),
   inTheBox: z.array(z.string().trim().min(1).max(40)).max(12),
-} as const;
-export type FactName = keyof typeof FACTS;
-export const FACT_NAMES = Object.keys(FACTS) as FactName[];
+} as const satisfies Record<FactName, z.ZodType>;
 
 /** Another source's word on a fact that is known already: kept beside it, never written over it. */
 export const Claim = z
   .strictObject({
-    fact: z.enum(FACT_NAMES as [FactName, ...FactName[]]),
+    fact: z.enum(FACT_NAMES),
     value: z.unknown(),
     source: z.enum(SOURCES),
     confidence: z.number().min(0).max(1).optional(),

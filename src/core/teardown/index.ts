@@ -1,5 +1,5 @@
 export { DURATION_DEFAULTS, type PlanTimes, planTimes, type StepTime, slipped } from "./durations";
-export { type KitRow, kitOf, ToolStock, withInches } from "./kit";
+export { type KitRow, kitOf, withInches } from "./kit";
 export { type Act, nextAct } from "./nextAct";
 export { bitsOf, makePlan, type Plan, type PlanResult } from "./plan";
 export { madePlan, type OtherGoal, otherGoals, type PlanAsk, planAskOf, progressOf } from "./planOf";
@@ -34,5 +34,6 @@ export { type QrModules, screwSheetSvg } from "./screwSheetSvg";
 export { STATIONS, type Station, stationNow } from "./stationNow";
 export { DRIVE_WORDS, type Step, type StepKind, type StepStation } from "./step";
 export { stepTimes } from "./stepTimes";
+export { ToolStock } from "./toolStock";
 export { GOAL_WORDS, GOALS, type Goal, type Objective, wayOut } from "./wayOut";
 export { PLAN_WEIGHTS, type PlanWeights, stepCost } from "./weights";

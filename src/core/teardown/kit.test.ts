@@ -1,8 +1,9 @@
 import { readFileSync } from "node:fs";
 import { builds } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { kitOf, ToolStock, withInches } from "./kit";
+import { kitOf, withInches } from "./kit";
 import { makePlan } from "./plan";
+import { ToolStock } from "./toolStock";
 
 const stock = ToolStock.parse(JSON.parse(readFileSync("data/reference/tools.json", "utf8")));
 const kit = (id: string) => {

@@ -27,28 +27,19 @@ export function mirror(build: Build, s: Step): Step | null {
       ...motionStep(m),
     };
   }
-  if (s.kind === "screwsOut") {
+  if (s.kind === "screwsOut" || s.kind === "screwsLoosen") {
     const g = b.group.get(s.target)!;
+    const [kind, verb, how] =
+      s.kind === "screwsOut"
+        ? (["screwsBack", "Put back", "Each into its own hole, finger-tight first."] as const)
+        : (["screwsTighten", "Tighten", "They were only loosened: tighten them now."] as const);
     return {
-      id: kindId("screwsBack", g.id),
-      kind: "screwsBack",
+      id: kindId(kind, g.id),
+      kind,
       target: g.id,
       station: g.holds === b.panel.id ? "bond" : "close",
-      title: `Put back ${g.screws.length} ${g.name.toLowerCase()}`,
-      how: "Each into its own hole, finger-tight first.",
-      minutes: s.minutes,
-      ...(s.tool ? { tool: s.tool } : {}),
-    };
-  }
-  if (s.kind === "screwsLoosen") {
-    const g = b.group.get(s.target)!;
-    return {
-      id: kindId("screwsTighten", g.id),
-      kind: "screwsTighten",
-      target: g.id,
-      station: g.holds === b.panel.id ? "bond" : "close",
-      title: `Tighten ${g.screws.length} ${g.name.toLowerCase()}`,
-      how: "They were only loosened: tighten them now.",
+      title: `${verb} ${g.screws.length} ${g.name.toLowerCase()}`,
+      how,
       minutes: s.minutes,
       ...(s.tool ? { tool: s.tool } : {}),
     };

@@ -1,7 +1,8 @@
 import { formatMoney } from "../quantity";
 import { answersOf, chanceOf, type Findings, factorOf, modelOf, type TriageModel } from "./hypotheses";
 import { faultIds, leadOf, logWeights, type Posterior, posteriorOf, presentChances } from "./posterior";
-import { NO_FAULT, NONE, type TriageContext, type TriageTable } from "./schema";
+import type { TriageContext, TriageTable } from "./schema";
+import { NO_FAULT, NONE } from "./words";
 
 type FindingSpec = TriageTable["findings"][number];
 

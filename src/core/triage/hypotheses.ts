@@ -1,4 +1,5 @@
-import { NO_FAULT, NONE, type TriageContext, type TriageTable } from "./schema";
+import type { TriageContext, TriageTable } from "./schema";
+import { NO_FAULT, NONE } from "./words";
 
 export type Outcome = "yes" | "no" | "unclear" | "notDone";
 export type Findings = Readonly<Record<string, Outcome>>;

@@ -12,6 +12,7 @@ export {
   type PowerState,
 } from "./meter";
 export { type FaultChance, type LedgerRow, type Posterior, posterior } from "./posterior";
-export { AGES, BACKLIGHTS, HAPPENED, NO_FAULT, NONE, NOTHING_KNOWN, TOUCHES, TriageContext, TriageTable } from "./schema";
+export { TriageContext, TriageTable } from "./schema";
 export { type Fragile, sensitivity } from "./sensitivity";
 export { HAZARDS, type Hazard, MONEY_STOPS, type MoneyStop } from "./stops";
+export { AGES, BACKLIGHTS, HAPPENED, NO_FAULT, NONE, NOTHING_KNOWN, TOUCHES } from "./words";

@@ -1,5 +1,6 @@
 import { answersOf, chanceOf, type Findings, modelOf, type Outcome, type TriageModel } from "./hypotheses";
-import { NO_FAULT, NONE, type TriageContext, type TriageTable } from "./schema";
+import type { TriageContext, TriageTable } from "./schema";
+import { NO_FAULT, NONE } from "./words";
 
 export interface FaultChance {
   /** A fault id, `noneOfThese` or `noFault`. */

@@ -1,15 +1,11 @@
 import { z } from "zod";
+import { AGES, BACKLIGHTS, HAPPENED, NO_FAULT, NONE, TOUCHES } from "./words";
 
 const id = z.string().regex(/^[A-Za-z][A-Za-z0-9]{0,40}$/, "an id of letters and digits, a letter first");
 const p = z.number().min(0).max(1);
 const words = (max: number) => z.string().trim().min(1).max(max);
 /** Chances of each combination of a group's findings, as text of 0 and 1 in the order of its members: "101" = yes, no, yes. */
 const joint = z.record(z.string().regex(/^[01]{1,4}$/, "a text of 0 and 1, one for each finding of the group"), p);
-
-export const BACKLIGHTS = ["led", "ccfl", "oled", "unknown"] as const;
-export const TOUCHES = ["yes", "no", "unknown"] as const;
-export const AGES = ["under2", "from2to5", "over5", "unknown"] as const;
-export const HAPPENED = ["drop", "pressure", "liquid", "wear", "nothing", "unknown"] as const;
 
 /** What is known of the machine before anything is looked at: it moves the priors. */
 export const TriageContext = z.strictObject({
@@ -19,12 +15,6 @@ export const TriageContext = z.strictObject({
   happened: z.enum(HAPPENED),
 });
 export type TriageContext = z.infer<typeof TriageContext>;
-export const NOTHING_KNOWN: TriageContext = { backlight: "unknown", touch: "unknown", age: "unknown", happened: "unknown" };
-
-/** The two hypotheses that are not in the list of faults. */
-export const NONE = "noneOfThese";
-export const NO_FAULT = "noFault";
-
 const Shape = z.strictObject({
   format: z.literal("helvane.triage"),
   version: z.literal(2),

@@ -101,29 +101,20 @@ export function BuildDrawing({
         .filter((p) => p.view === view && p.shape)
         .sort((a, b) => b.shape!.widthMm * b.shape!.heightMm - a.shape!.widthMm * a.shape!.heightMm)
         .map((p) => (
-          <g key={p.id} data-kind="part" data-thing={p.id}>
-            <rect
-              x={p.shape!.xMm}
-              y={p.shape!.yMm}
-              width={p.shape!.widthMm}
-              height={p.shape!.heightMm}
-              rx={1}
-              fill="transparent"
-              stroke="var(--ink)"
-              strokeWidth={on("part", p.id) ? 1.6 : 0.6}
-              strokeDasharray={p.out ? undefined : "3 2"}
-            />
-            {on("part", p.id) && (
-              <rect
-                x={p.shape!.xMm}
-                y={p.shape!.yMm}
-                width={p.shape!.widthMm}
-                height={p.shape!.heightMm}
-                rx={1}
-                fill="var(--part-wash)"
-              />
-            )}
-          </g>
+          <rect
+            key={p.id}
+            data-kind="part"
+            data-thing={p.id}
+            x={p.shape!.xMm}
+            y={p.shape!.yMm}
+            width={p.shape!.widthMm}
+            height={p.shape!.heightMm}
+            rx={1}
+            fill={on("part", p.id) ? "var(--part-wash)" : "transparent"}
+            stroke="var(--ink)"
+            strokeWidth={on("part", p.id) ? 1.6 : 0.6}
+            strokeDasharray={p.out ? undefined : "3 2"}
+          />
         ))}
       {labelsOf(build, view).map(({ part: p, xMm, yMm }) => (
         <text

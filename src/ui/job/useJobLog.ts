@@ -15,6 +15,7 @@ import {
 import type { Act } from "@/core/teardown";
 import type { AppendReply, EventsReply } from "@/wire/jobs";
 import { deviceId, whoIsHere } from "./device";
+import { keepKnown, withKnown } from "./known";
 import { dropSent, failedToSend, keepUnsent, unsentHere, unsentOf } from "./outbox";
 
 export interface LogStart {
@@ -48,19 +49,24 @@ const maxClock = (events: readonly JobEvent[]) =>
 
 /** The job's log on this device: what the server acknowledged, and what is still to be sent. */
 export function useJobLog(start: LogStart): JobLogHandle {
-  const [acked, setAcked] = useState<readonly JobEvent[]>(start.events);
+  // Empty but for what the server sent where the page was just loaded, so that both draw the same first picture.
+  const [first] = useState(() =>
+    withKnown(start.jobId, { events: start.events, snapshots: start.snapshots, cursor: start.cursor }),
+  );
+  const [acked, setAcked] = useState<readonly JobEvent[]>(first.events);
   const [pending, setPending] = useState<readonly JobEvent[]>(() => {
-    const known = new Set(start.events.map((e) => e.id));
+    const known = new Set(first.events.map((e) => e.id));
     return unsentHere(start.jobId).filter((e) => !known.has(e.id));
   });
-  const [kept, setKept] = useState<Snapshots>(start.snapshots);
+  const [kept, setKept] = useState<Snapshots>(first.snapshots);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [offline, setOffline] = useState(false);
-  const cursor = useRef(start.cursor);
+  const cursor = useRef(first.cursor);
   const sending = useRef(false);
   const now = useRef({
-    acked: start.events as readonly JobEvent[],
+    acked: first.events,
     pending,
+    kept: first.snapshots,
     snapshots: {} as Snapshots,
   });
 
@@ -69,12 +75,16 @@ export function useJobLog(start: LogStart): JobLogHandle {
   const events = useMemo(() => [...acked, ...pending.filter((p) => !acked.some((a) => a.id === p.id))], [acked, pending]);
   const state = useMemo(() => fold(events, snapshots), [events, snapshots]);
 
-  const put = useCallback((a: readonly JobEvent[], p: readonly JobEvent[]) => {
-    now.current.acked = a;
-    now.current.pending = p;
-    setAcked(a);
-    setPending(p);
-  }, []);
+  const put = useCallback(
+    (a: readonly JobEvent[], p: readonly JobEvent[]) => {
+      now.current.acked = a;
+      now.current.pending = p;
+      keepKnown(start.jobId, { events: a, snapshots: now.current.kept, cursor: cursor.current });
+      setAcked(a);
+      setPending(p);
+    },
+    [start.jobId],
+  );
 
   const pull = useCallback(async () => {
     const res = await fetch(`/api/jobs/${start.jobId}/events?after=${cursor.current}`, { cache: "no-store" });
@@ -84,7 +94,8 @@ export function useJobLog(start: LogStart): JobLogHandle {
     if (body.events.length === 0) return;
     const known = new Set(now.current.acked.map((e) => e.id));
     const fresh = body.events.map((x) => x.event as JobEvent).filter((e) => !known.has(e.id));
-    setKept((k) => ({ ...k, ...(body.snapshots as Snapshots) }));
+    now.current.kept = { ...now.current.kept, ...(body.snapshots as Snapshots) };
+    setKept(now.current.kept);
     now.current.snapshots = { ...now.current.snapshots, ...(body.snapshots as Snapshots) };
     if (fresh.length) put([...now.current.acked, ...fresh], now.current.pending);
   }, [start.jobId, put]);
@@ -112,7 +123,6 @@ export function useJobLog(start: LogStart): JobLogHandle {
         setOffline(false);
         const reply = (await res.json()) as Partial<AppendReply> & { problem?: string };
         const ok = reply.accepted?.some((a) => a.id === e.id);
-        await dropSent(e);
         const rest = now.current.pending.filter((p) => p.id !== e.id);
         if (ok) put([...now.current.acked.filter((a) => a.id !== e.id), e], rest);
         else {
@@ -122,6 +132,8 @@ export function useJobLog(start: LogStart): JobLogHandle {
             reason: reply.refused?.reason ?? reply.problem ?? "The server did not take it.",
           });
         }
+        // Last, so that at no moment the act is neither here nor known to be there.
+        await dropSent(e);
         if (reply.cursor && reply.cursor > cursor.current) await pull().catch(() => undefined);
       }
     } finally {
