@@ -66,7 +66,7 @@ async function stations(bench: Bench, look: (name: string) => Promise<void>, num
 /** Dialogs, the way through a job, and the stop that takes every station. */
 async function onTheWay(bench: Bench, look: (name: string) => Promise<void>, far: boolean) {
   const { page } = bench;
-  await bench.job("H-2417", "open");
+  const id = await bench.job("H-2417", "open");
   for (const key of ["x", "c", "w", "?"]) {
     await bench.key(key);
     await expect(page.getByRole("dialog")).toBeVisible();
@@ -79,9 +79,9 @@ async function onTheWay(bench: Bench, look: (name: string) => Promise<void>, far
   await page.keyboard.press("Escape");
   await bench.letGo();
   if (far) {
-    await bench.follow(/Start it with the panel/);
+    await bench.ahead(id, /Start it with the panel/);
     await look("loose test");
-    await bench.follow(/Hand over/);
+    await bench.ahead(id, /Hand over/);
     await look("hand over step");
   }
   await bench.key("c");

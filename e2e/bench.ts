@@ -1,6 +1,11 @@
+import { randomBytes } from "node:crypto";
 import { copyFileSync, existsSync } from "node:fs";
 import { join } from "node:path";
 import { test as base, expect, type Page } from "@playwright/test";
+import { fold, type JobEvent, makeEventId, readClock, type Snapshots } from "@/core/job";
+import { progressOf, type Step } from "@/core/teardown";
+import type { EventsReply } from "@/wire/jobs";
+import { handAct } from "../tests/bench";
 import { type Running, SCRATCH, SEEDED, startServer } from "./server";
 
 /** A copy of the seeded database under a name of its own. */
@@ -83,7 +88,9 @@ export class Bench {
     }, text);
     await this.page.waitForTimeout(80);
   }
-  async events(id: string): Promise<{ type: string; id: string; payload: Record<string, unknown> }[]> {
+  /** What the server has of a job, once this page has nothing left to send; `now` asks at once. */
+  async events(id: string, { now = false } = {}): Promise<{ type: string; id: string; payload: Record<string, unknown> }[]> {
+    if (!now && (await this.page.locator("html[data-unsent]").count())) await this.settled();
     const res = await this.page.request.get(`${this.url}/api/jobs/${id}/events?after=0`);
     return ((await res.json()) as { events: { event: never }[] }).events.map((x) => x.event);
   }
@@ -94,6 +101,39 @@ export class Bench {
       await (act === "tap" ? good.tap() : good.press("Enter"));
     }
     await expect(this.page.getByRole("heading", { name: /Arrival check: good/ })).toBeVisible();
+  }
+  /**
+   * Brings a job to a step as another bench would have, act by act through the server's gates, and opens it there. For tests
+   * that are about what comes then; the way there is walked by key and by touch elsewhere.
+   */
+  async ahead(id: string, until: RegExp): Promise<void> {
+    const reply = (await (await this.page.request.get(`${this.url}/api/jobs/${id}/events?after=0`)).json()) as EventsReply;
+    const log = reply.events.map((x) => x.event as JobEvent);
+    const snapshots = reply.snapshots as Snapshots;
+    let at = Math.max(...log.map((e) => readClock(e.clock)!.ms));
+    const made: JobEvent[] = [];
+    let now: Step | null = null;
+    for (let i = 0; i < 200; i++) {
+      const view = { state: fold([...log, ...made], snapshots), snapshots };
+      now = progressOf(view)?.now ?? null;
+      if (!now || until.test(now.title)) break;
+      at += 1;
+      made.push({
+        ...handAct(view, now),
+        id: makeEventId(at, randomBytes(10)),
+        jobId: id,
+        v: 1,
+        who: "Bench 1",
+        device: "dev-ahead",
+        clock: `${String(at).padStart(15, "0")}-000000`,
+        seen: reply.cursor,
+      } as JobEvent);
+    }
+    if (!now || !until.test(now.title)) throw new Error(`never came to ${until}`);
+    const res = await this.page.request.post(`${this.url}/api/jobs/${id}/events`, { data: { via: "live", events: made } });
+    expect((await res.json()).refused, "refused on the way").toBeNull();
+    await this.station(id, now.station);
+    await expect(this.step).toHaveText(until);
   }
   /** Presses the plate's key at this station until the step's title matches; the job's other stations may wait. */
   async press(until: RegExp): Promise<void> {

@@ -104,7 +104,7 @@ test("what was recorded offline survives a reload and arrives in order", async (
   await bench.key("Space");
   await bench.key("Space");
   await expect(page.getByText(/2 not sent yet/)).toBeVisible();
-  expect((await bench.events(id)).length).toBe(before);
+  expect((await bench.events(id, { now: true })).length).toBe(before);
   await page.reload();
   await bench.ready("open");
   await expect(page.getByText(/2 not sent yet/)).toBeVisible();
@@ -117,7 +117,7 @@ test("what was recorded offline survives a reload and arrives in order", async (
 
 test("a late act has happened: it is kept, shown as a breach, and holds the gates until resolved", async ({ bench, page }) => {
   const id = await bench.job("H-2417", "open");
-  await bench.follow(/Take off battery plug/);
+  await bench.ahead(id, /Take off battery plug/);
   await bench.settled();
   // A second device, offline since before, took the display plug off while pack voltage was on.
   const list = await (await page.request.get(`${bench.url}/api/jobs/${id}/events?after=0`)).json();

@@ -121,7 +121,7 @@ test("the printed sheet: A4 and Letter as PDF, pages as SVG, corrected by the me
 test("points of no return: before a liner the check says go, and stop with the one thing missing", async ({ bench, page }) => {
   test.setTimeout(90_000);
   const id = await bench.job("H-2417", "open");
-  await bench.follow(/Pull liner T1/);
+  await bench.ahead(id, /Pull liner T1/);
   const check = page.locator('[data-point="liner"]');
   await expect(check).toContainText("Before the first liner: go");
   const done = await bench.actElsewhere(id, "bench.mainsIn", {});

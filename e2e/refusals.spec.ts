@@ -2,7 +2,7 @@ import { expect, test } from "./bench";
 
 test("a connector before isolation is refused, and says what is still to do", async ({ bench, page }) => {
   const id = await bench.job("H-2417", "open");
-  await bench.follow(/Take off display plug/);
+  await bench.ahead(id, /Take off display plug/);
   await bench.key("x");
   await page.getByRole("button", { name: "Mains in" }).click();
   await bench.settled();
@@ -15,7 +15,7 @@ test("a connector before isolation is refused, and says what is still to do", as
 
 test("a liner is refused before the loose test, and again when a cable was re-seated after it", async ({ bench, page }) => {
   const id = await bench.job("H-2417", "open");
-  await bench.follow(/Mains in for the loose test/);
+  await bench.ahead(id, /Mains in for the loose test/);
   await page.goto(`${bench.url}/jobs/${id}/bond`);
   await bench.ready("bond");
   await expect(page.getByText("Liners: No loose test yet")).toBeVisible();
@@ -40,19 +40,16 @@ test("a liner is refused before the loose test, and again when a cable was re-se
 
 test("opening the battery plug to isolate again leaves the loose test valid", async ({ bench }) => {
   const id = await bench.job("H-2417", "open");
-  await bench.follow(/Put back 6 base screws|Prove it open/);
-  await bench.settled();
+  await bench.ahead(id, /Prove it open/);
   const log = await bench.events(id);
   const test = log.findIndex((e) => e.type === "swap.looseTested");
   expect(log.slice(test).some((e) => e.type === "bond.linerPulled")).toBe(true);
 });
 
 test("closing with a screw out is refused, naming it", async ({ bench, page }) => {
-  await bench.job("H-2417", "open");
-  await bench.follow(/Put back 6 base screws/);
+  const id = await bench.job("H-2417", "open");
+  await bench.ahead(id, /Put back 6 base screws/);
   await page.getByRole("button", { name: /Leftover|Not back/ }).waitFor();
-  const url = new URL(page.url());
-  const id = url.pathname.split("/")[2]!;
   await page.goto(`${bench.url}/jobs/${id}/prove`);
   await bench.ready("prove");
   // Handing over out of order, straight from Prove, is refused by the gate.
@@ -118,8 +115,7 @@ test("a panel whose interface nobody has stated is not connected until it was lo
   await page.locator("[data-plate]").click();
   await expect(page.getByText("Planned.")).toBeVisible();
   await bench.settled();
-  await bench.letGo();
-  await bench.follow(/Put on display plug/);
+  await bench.ahead(id, /Put on display plug/);
   await bench.key("Space");
   await expect(bench.refusal).toContainText("Do not connect PD140FHB-U02");
   await expect(bench.refusal).toContainText("interface");

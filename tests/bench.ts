@@ -4,16 +4,18 @@ import { join } from "node:path";
 import { type Build, parseBuild } from "@/core/build";
 import {
   ARRIVAL_ITEMS,
+  buildOf,
   eventGate,
   fold,
   type JobEvent,
   type JobState,
+  type JobView,
   newestVersion,
   nextClock,
   type Snapshot,
 } from "@/core/job";
 import type { Panel } from "@/core/panel";
-import type { Act } from "@/core/teardown";
+import type { Act, Step } from "@/core/teardown";
 import { nextAct, progressOf } from "@/core/teardown";
 import { TriageTable } from "@/core/triage";
 
@@ -78,6 +80,20 @@ for (const build of Object.values(builds)) {
   snapshots[sha(data)] = { kind: "panel", data };
 }
 
+/** What a hand does at a step when all goes well: the plate's act, or the answer the step asks for. */
+export function handAct(view: JobView, now: Step): Act {
+  if (now.kind === "looseTest")
+    return {
+      type: "swap.looseTested",
+      payload: { supply: buildOf(view)!.build.isolation.testSupply, picture: true, note: "" },
+    } as Act;
+  if (now.kind === "angle") return { type: "close.angleChecked", payload: { degrees: 120 } };
+  if (now.kind === "handOver") return { type: "close.handedOver", payload: { to: "Reading Room" } };
+  const act = nextAct(view, now);
+  if (!act) throw new Error(`nothing to do at ${now.id}`);
+  return act;
+}
+
 /** A bench for tests: records acts as one device would, with the gate asked or, on demand, not. */
 export class TestBench {
   events: JobEvent[] = [];
@@ -138,20 +154,8 @@ export class TestBench {
     for (let i = 0; i < 400; i++) {
       const now = progressOf(this.view)?.now;
       if (!now || done(this.state, now.id)) return this;
-      if (now.kind === "looseTest")
-        this.do("swap.looseTested", {
-          supply:
-            builds[Object.keys(hashes.build).find((x) => hashes.build[x] === this.state.plan!.buildHash)!]!.isolation.testSupply,
-          picture: true,
-          note: "",
-        });
-      else if (now.kind === "angle") this.do("close.angleChecked", { degrees: 120 });
-      else if (now.kind === "handOver") this.do("close.handedOver", { to: "Reading Room" });
-      else {
-        const act = nextAct(this.view, now);
-        if (!act) throw new Error(`nothing to do at ${now.id}`);
-        this.do(act.type, act.payload);
-      }
+      const act = handAct(this.view, now);
+      this.do(act.type, act.payload);
     }
     throw new Error("never came there");
   }

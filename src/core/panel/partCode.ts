@@ -1,4 +1,4 @@
-import grammarFile from "../../../data/reference/codeGrammar.json";
+import grammarFile from "../../../data/reference/codeGrammar.json" with { type: "json" };
 import type { CodeGrammar } from "./codeGrammar";
 
 /** What a panel code lets one guess. Inferred, weaker than any label, EDID, datasheet or measurement. */
