@@ -116,6 +116,22 @@ test("the printed sheet: A4 and Letter as PDF, pages as SVG, corrected by the me
   await expect(page.getByRole("link", { name: "A4, PDF" })).toHaveAttribute("href", /bar=98\.5/);
   await page.getByLabel("Bar as printed, mm").fill("12");
   await expect(page.getByText(/80 to 120 mm are possible/)).toBeVisible();
+
+  // The same for the screen: checked with a ruler, its drawings are at the scale they say.
+  const lidPx = async () => (await page.locator(".pane svg .shell").first().boundingBox())!.width;
+  await expect(page.getByText(/1:2, scale not checked/)).toBeVisible();
+  const before = await lidPx();
+  await page.goto(`${bench.url}/settings`);
+  await page.getByLabel("Its length on this screen, mm").fill("300");
+  await page.getByRole("button", { name: "Keep it" }).click();
+  await expect(page.getByText('"300": 60 to 170 mm are possible')).toBeVisible();
+  await page.getByLabel("Its length on this screen, mm").fill("110");
+  await page.getByRole("button", { name: "Keep it" }).click();
+  await expect(page.getByText(/checked, 3.44 px to the mm/)).toBeVisible();
+  await bench.job("H-2417", "plan");
+  await expect(page.getByText(/1:2, checked by ruler/)).toBeVisible();
+  // A bar that came out a tenth too long: drawings are made a tenth smaller.
+  expect((await lidPx()) / before).toBeCloseTo(100 / 110, 2);
 });
 
 test("points of no return: before a liner the check says go, and stop with the one thing missing", async ({ bench, page }) => {

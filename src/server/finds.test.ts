@@ -2,7 +2,7 @@ import { jobOn, TestBench } from "@tests/bench";
 import { ISO, serverDb } from "@tests/serverDb";
 import { describe, expect, it } from "vitest";
 import { appendOne } from "./append";
-import { proposals, takeProposal } from "./finds";
+import { proposals, takeProposal, takeSeenTwice } from "./finds";
 import { readReference } from "./reference";
 
 serverDb("finds", { jobs: true });
@@ -53,5 +53,17 @@ describe("finds as proposals", () => {
     expect(after.screwGroups.length).toBe(before.data.screwGroups.length + 1);
     expect((await proposals()).some((p) => p.seen === 2)).toBe(false);
     expect(await takeProposal(two.key, ISO)).toMatchObject({ ok: false });
+  });
+  it("go into the build by themselves once a second job has seen them, and not before", async () => {
+    const version = async () => (await readReference()).builds.find((b) => b.id === "marrick-holm-15")!.version;
+    const before = await version();
+    expect((await proposals()).map((p) => p.jobs.length)).toEqual([1]);
+    expect(await takeSeenTwice(ISO)).toEqual([]);
+    await foundIn(5, "Bench 2", 62);
+    expect((await proposals())[0]).toMatchObject({ seen: 2, who: ["Bench 1", "Bench 2"] });
+    expect(await takeSeenTwice(ISO)).toHaveLength(1);
+    expect(await version()).toBe(before + 1);
+    expect(await proposals()).toEqual([]);
+    expect(await takeSeenTwice(ISO)).toEqual([]);
   });
 });

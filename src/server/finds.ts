@@ -10,8 +10,9 @@ export interface Proposal {
   build: string;
   machine: string;
   find: Find;
-  /** How often it was seen, by whom, when last. */
+  /** How often it was seen, in how many jobs, by whom, when last. */
   seen: number;
+  jobs: string[];
   who: string[];
   lastMs: number;
   eventId: string;
@@ -22,8 +23,8 @@ const NEAR_MM = 12;
 
 /** Finds of all jobs, taken back ones left out, those of one place on one machine counted together; newest first. */
 export async function proposals(): Promise<Proposal[]> {
-  const { rows } = await sql<{ id: string; payload: string; who: string; clock: string; model: string }>`
-    select e.id, e.payload, e.who, e.clock,
+  const { rows } = await sql<{ id: string; payload: string; who: string; clock: string; model: string; job: string }>`
+    select e.id, e.payload, e.job_id as job, e.who, e.clock,
       (select json_extract(o.payload, '$.machineModel') from events o where o.job_id = e.job_id and o.type = 'job.opened' limit 1) as model
     from events e where e.type = 'open.found'
       and not exists (select 1 from events t where t.job_id = e.job_id and t.type = 'job.takenBack' and json_extract(t.payload, '$.eventId') = e.id)
@@ -47,6 +48,7 @@ export async function proposals(): Promise<Proposal[]> {
     const at = readClock(r.clock)?.ms ?? 0;
     if (same) {
       same.seen += 1;
+      if (!same.jobs.includes(r.job)) same.jobs.push(r.job);
       if (!same.who.includes(r.who)) same.who.push(r.who);
       same.lastMs = Math.max(same.lastMs, at);
     } else
@@ -56,6 +58,7 @@ export async function proposals(): Promise<Proposal[]> {
         machine: build.machineModel,
         find: f,
         seen: 1,
+        jobs: [r.job],
         who: [r.who],
         lastMs: at,
         eventId: r.id,
@@ -86,4 +89,18 @@ export async function takeProposal(key: string, nowIso: string): Promise<Took> {
   if (!read.ok) return { ok: false, problem: `It does not go into the build: ${read.problems[0]?.message ?? "unknown"}` };
   const saved = await importBuild(JSON.stringify(read.build), row.version, nowIso);
   return saved.ok ? { ok: true, version: saved.version } : { ok: false, problem: saved.problems[0]?.message ?? "Not saved." };
+}
+
+/** In how many jobs a find has to be seen before it goes into the build without anybody's yes. */
+const SIGHTINGS = 2;
+
+/**
+ * Takes over what was found in a second job: twice by hand is no slip of one. Glue and a part may still be looked at by an
+ * editor; a find that does not go into its build stays a proposal.
+ * @returns keys of what went in
+ */
+export async function takeSeenTwice(nowIso: string): Promise<string[]> {
+  const taken: string[] = [];
+  for (const p of await proposals()) if (p.jobs.length >= SIGHTINGS && (await takeProposal(p.key, nowIso)).ok) taken.push(p.key);
+  return taken;
 }

@@ -4,6 +4,7 @@ import { feedFailure } from "@/server/sellers";
 import { listener, readNetwork } from "@/server/session";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
 import { PriceSettings } from "@/ui/bench/PriceSettings";
+import { ScreenCheck } from "@/ui/bench/ScreenCheck";
 import { SettingsForms } from "@/ui/bench/SettingsForms";
 import { ToolSettings } from "@/ui/bench/ToolSettings";
 import { Desk } from "@/ui/shell/Desk";
@@ -29,6 +30,7 @@ export default async function SettingsPage() {
         hasPasscode={!!net?.passcodeHash}
         addresses={net?.on ? (listener()?.addresses() ?? []) : []}
       />
+      <ScreenCheck />
       <FeedSetting failure={await feedFailure()} />
       {tools && <ToolSettings stock={tools.data} version={tools.version} asked={asked} />}
       {quote && <PriceSettings policy={quote.data} version={quote.version} />}

@@ -37,6 +37,7 @@ export function Finds({ list }: { list: Row[] }) {
   return (
     <section aria-label="Found at the bench" className="flex flex-col gap-2">
       <h2 className="sec">Found at the bench, not in the build yet</h2>
+      <p className="q">Seen in a second job it goes into the build by itself; before that on somebody's yes.</p>
       <SaidBox said={said} />
       <ul className="rows">
         {list.map((p) => (

@@ -10,6 +10,7 @@ import { useBenchKeys } from "../controls/useBenchKeys";
 import { LAYER_WORDS, type Layer, LidDrawing } from "../lid/LidDrawing";
 import type { Compared } from "../lid/MatchLayer";
 import { scaleOf } from "../lid/scale";
+import { useScreen } from "../lid/screen";
 import { snapPoints } from "../lid/snap";
 import { JobStrip, Route, STATION_PATHS, type StationPath } from "../shell/JobStrip";
 import { Tray } from "../shell/Tray";
@@ -196,7 +197,9 @@ export function JobWorkspace(props: WorkspaceProps) {
   const corners = snapPoints(build?.data ?? null, target, old, candidate);
   const heldAt = held === null ? null : (corners[held] ?? null);
   const cells = routeCells(view, progress);
-  const ratio = scaleOf(build?.data ?? null);
+  const { pxPerMm, checked } = useScreen();
+  const ratio = scaleOf(build?.data ?? null, pxPerMm);
+  const trust = checked ? "checked by ruler" : "scale not checked";
   const shown = LAYERS[station];
   return (
     <JobContext.Provider value={bench}>
@@ -227,10 +230,10 @@ export function JobWorkspace(props: WorkspaceProps) {
               </span>
               <span>
                 {heldAt ? (
-                  `1:1 at the ${heldAt.name}, scale not checked`
+                  `1:1 at the ${heldAt.name}, ${trust}`
                 ) : (
                   <>
-                    <span className="at-desk">{`1:${ratio}, scale not checked`}</span>
+                    <span className="at-desk">{`1:${ratio}, ${trust}`}</span>
                     <span className="at-tablet">{`1:${ratio * 1.5}`}</span>
                   </>
                 )}

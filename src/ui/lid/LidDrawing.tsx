@@ -11,7 +11,8 @@ import type { Compared } from "./MatchLayer";
 import { Box, PanelShape } from "./PanelShape";
 import { ScrewLayer } from "./ScrewLayer";
 import { ScrewLegend } from "./ScrewLegend";
-import { PX_PER_MM, scaleOf } from "./scale";
+import { scaleOf } from "./scale";
+import { useScreen } from "./screen";
 
 // Only Match compares: the other stations do without it.
 const MatchLayer = dynamic(() => import("./MatchLayer").then((m) => m.MatchLayer));
@@ -47,8 +48,9 @@ export interface LidDrawingProps {
 }
 
 export function LidDrawing(p: LidDrawingProps) {
-  const ratio = scaleOf(p.build);
-  const s = p.heldAt ? PX_PER_MM : PX_PER_MM / ratio;
+  const { pxPerMm } = useScreen();
+  const ratio = scaleOf(p.build, pxPerMm);
+  const s = p.heldAt ? pxPerMm : pxPerMm / ratio;
   const f: Frame = p.heldAt ? { ox: 340 - p.heldAt.xMm * s, oy: 280 - p.heldAt.yMm * s, s } : { ox: 48, oy: 36, s };
   const size = p.build
     ? p.view === "lid"

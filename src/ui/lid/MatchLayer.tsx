@@ -3,7 +3,7 @@ import type { FitRow, Panel } from "@/core/panel";
 import { mm, SOURCE_WORDS } from "@/core/quantity";
 import { type Frame, fx, fy } from "../draw/Ground";
 import { PanelShape } from "./PanelShape";
-import { PX_PER_MM } from "./scale";
+import { useScreen } from "./screen";
 import { detailsOf } from "./snap";
 
 /** What is compared on the drawing. */
@@ -33,6 +33,7 @@ export function MatchLayer({
   field: string | null;
   rows: readonly FitRow[];
 }) {
+  const { pxPerMm } = useScreen();
   const at = build.lid.panelAt;
   const o = old.outline.value;
   const n = panel.outline.value;
@@ -96,7 +97,7 @@ export function MatchLayer({
       </g>
       {detailsOf(build, old, panel, rows).map((d, i) => {
         const bx = 14 + i * (W + 12);
-        const s = PX_PER_MM * d.scale;
+        const s = pxPerMm * d.scale;
         const inner: Frame = { ox: W / 2 - d.xMm * s, oy: H / 2 - d.yMm * s, s };
         const r = row(d.field);
         const on = d.field === field;

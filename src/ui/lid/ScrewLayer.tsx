@@ -3,10 +3,7 @@ import type { JobState } from "@/core/job";
 import type { Step } from "@/core/teardown";
 import { type Frame, fl, fx, fy } from "../draw/Ground";
 import { ScrewSide } from "../draw/screws";
-import { PX_PER_MM } from "./scale";
-
-/** Screws are drawn at twice their real size, whatever the scale of the drawing. */
-const SCREW_PX_PER_MM = 2 * PX_PER_MM;
+import { useScreen } from "./screen";
 
 /** The screw of a step that is next, or null: the first not out (way out), the first still out (way back). */
 export function nextScrew(build: Build, step: Step | null, state: JobState) {
@@ -32,6 +29,8 @@ export function ScrewLayer({
   state: JobState;
   step: Step | null;
 }) {
+  // Screws are drawn at twice their real size, whatever the scale of the drawing.
+  const px = 2 * useScreen().pxPerMm;
   const b = indexBuild(build);
   const size =
     view === "lid" ? { w: build.lid.widthMm, h: build.lid.heightMm } : { w: build.base.widthMm, h: build.base.depthMm };
@@ -62,9 +61,9 @@ export function ScrewLayer({
           const x = fx(f, s.xMm);
           const y = fy(f, s.yMm);
           const side = s.xMm > size.w / 2 ? -1 : 1;
-          const sx = x + side * ((type.headDiameterMm * SCREW_PX_PER_MM) / 2 + 15);
-          const len = type.lengthMm * SCREW_PX_PER_MM;
-          const head = type.headHeightMm * SCREW_PX_PER_MM;
+          const sx = x + side * ((type.headDiameterMm * px) / 2 + 15);
+          const len = type.lengthMm * px;
+          const head = type.headHeightMm * px;
           const seat = Math.min(Math.max(y - len / 2 + head / 2, f.oy + head + 8), f.oy + fl(f, size.h) - len - 10);
           const bx = x - side * 24;
           return (
@@ -76,7 +75,7 @@ export function ScrewLayer({
                 x={sx}
                 y={seat}
                 type={type}
-                s={SCREW_PX_PER_MM}
+                s={px}
                 className={`scr${out ? " gone" : ofStep || !step || !step.kind.startsWith("screws") ? "" : " later"}`}
               />
               <g className={`bal${isNow ? " nw" : out ? " dn" : ""}`}>

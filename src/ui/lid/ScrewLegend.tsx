@@ -3,7 +3,7 @@ import type { JobState } from "@/core/job";
 import type { Step } from "@/core/teardown";
 import type { Frame } from "../draw/Ground";
 import { ScrewSide, ScrewTop } from "../draw/screws";
-import { PX_PER_MM } from "./scale";
+import { useScreen } from "./screen";
 
 const HEAD_WORDS: Record<string, string> = { wafer: "wafer", pan: "pan", csk: "countersunk", cheese: "cheese" };
 
@@ -34,7 +34,7 @@ export function ScrewLegend({
     })
     .filter((k) => k.screws.length > 0)
     .slice(0, 3);
-  const s = 2 * PX_PER_MM;
+  const s = 2 * useScreen().pxPerMm;
   return (
     <g data-layer="screw-legend" className="dense">
       {kinds.map(({ t, screws, away, now, loosen }, i) => {
