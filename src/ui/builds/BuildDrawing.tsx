@@ -116,19 +116,6 @@ export function BuildDrawing({
             strokeDasharray={p.out ? undefined : "3 2"}
           />
         ))}
-      {labelsOf(build, view).map(({ part: p, xMm, yMm }) => (
-        <text
-          key={p.id}
-          x={xMm}
-          y={yMm}
-          fontSize={LABEL_MM}
-          fontWeight={on("part", p.id) ? 700 : 500}
-          className="i2"
-          pointerEvents="none"
-        >
-          {p.name}
-        </text>
-      ))}
       {blockers.map(({ from, to, name }) => (
         <g key={name} pointerEvents="none">
           <path d={`M${from.x} ${from.y}L${to.x} ${to.y}`} className="ord" strokeWidth={1.4} />
@@ -150,6 +137,19 @@ export function BuildDrawing({
             style={{ fill: "url(#hFoam)" }}
           />
         ))}
+      {labelsOf(build, view).map(({ part: p, xMm, yMm }) => (
+        <text
+          key={p.id}
+          x={xMm}
+          y={yMm}
+          fontSize={LABEL_MM}
+          fontWeight={on("part", p.id) ? 700 : 500}
+          className="i2 halo"
+          pointerEvents="none"
+        >
+          {p.name}
+        </text>
+      ))}
       {build.connectors
         .filter((c) => c.view === view)
         .map((c) => (

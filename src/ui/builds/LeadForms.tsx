@@ -157,55 +157,50 @@ export function PryForm({ build, onEdit }: { build: Build; onEdit: (b: Build) =>
       <summary className="min-h-9 cursor-pointer leading-9">
         <b>Pry map of the lid</b>: {build.lid.pry.length ? `${build.lid.pry.length} of 4 edges said` : "nothing known yet"}
       </summary>
-      <div className="grid grid-cols-2 gap-x-4">
-        {EDGES.map((edge) => {
-          const p = build.lid.pry.find((x) => x.edge === edge);
-          return (
-            <fieldset key={edge} className="border-b border-hair pb-2">
+      {EDGES.map((edge) => {
+        const p = build.lid.pry.find((x) => x.edge === edge);
+        return (
+          <fieldset key={edge} className="border-b border-hair pb-2">
+            <legend className="vh">{edge} edge</legend>
+            <Row>
               <Pick
                 label={`${edge[0]!.toUpperCase()}${edge.slice(1)} edge`}
-                width={200}
+                width={142}
                 value={p ? (p.enter ? "yes" : "no") : "unknown"}
                 of={["unknown", "yes", "no"] as const}
                 words={(k) => ({ unknown: "not known", yes: "may be entered", no: "do not enter" })[k]}
                 onPut={(k) => onEdit(setPry(build, edge, k === "unknown" ? null : { ...p, edge, enter: k === "yes" }))}
               />
-              {p && (
-                <Row>
-                  {p.enter && (
-                    <>
-                      <Txt label="Start" max={80} empty value={p.start ?? ""} onPut={(t) => put(p, { start: t || undefined })} />
-                      <Num
-                        label="At most, mm deep"
-                        width={140}
-                        value={p.depthMm ?? null}
-                        from={0.1}
-                        to={60}
-                        empty={() => put(p, { depthMm: undefined })}
-                        onPut={(depthMm) => put(p, { depthMm })}
-                      />
-                      <Pick
-                        label="Held by"
-                        width={104}
-                        value={p.heldBy ?? "clips"}
-                        of={HELD_BY}
-                        onPut={(heldBy) => put(p, { heldBy })}
-                      />
-                    </>
-                  )}
-                  <Txt
-                    label="Behind it"
-                    max={80}
-                    empty
-                    value={p.behind ?? ""}
-                    onPut={(t) => put(p, { behind: t || undefined })}
+              {p?.enter && (
+                <>
+                  <Num
+                    label="Deep, mm"
+                    width={78}
+                    value={p.depthMm ?? null}
+                    from={0.1}
+                    to={60}
+                    empty={() => put(p, { depthMm: undefined })}
+                    onPut={(depthMm) => put(p, { depthMm })}
                   />
-                </Row>
+                  <Pick
+                    label="Held by"
+                    width={84}
+                    value={p.heldBy ?? "clips"}
+                    of={HELD_BY}
+                    onPut={(heldBy) => put(p, { heldBy })}
+                  />
+                </>
               )}
-            </fieldset>
-          );
-        })}
-      </div>
+              {p && (
+                <Txt label="Behind it" max={80} empty value={p.behind ?? ""} onPut={(t) => put(p, { behind: t || undefined })} />
+              )}
+            </Row>
+            {p?.enter && (
+              <Txt label="Start" max={80} empty value={p.start ?? ""} onPut={(t) => put(p, { start: t || undefined })} />
+            )}
+          </fieldset>
+        );
+      })}
     </details>
   );
 }
