@@ -342,6 +342,9 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
 
     case "prove.checkDone":
       s.prove[e.payload.pass][e.payload.check] = { result: e.payload.result, note: e.payload.note };
+      // Looked at on a machine that runs: it is shut down again before a hand goes in, whatever was recorded before.
+      wake(s);
+      endIsolation(s, e.clock);
       break;
     case "prove.faultTapped":
       s.prove.faults.push({ eventId: e.id, class: e.payload.class, xMm: e.payload.xMm, yMm: e.payload.yMm });

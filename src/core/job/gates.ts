@@ -88,6 +88,7 @@ export function mayConnect(v: JobView, connector: string): Answer {
   if (v.state.connectors[connector] !== "off") return no(gate, `${c.name} is on already.`);
   if (c.joins[0] === b.panel.id && v.state.panel !== "old") return mayConnectPanel(v, connector);
   if (c.powerPoint) {
+    if (v.state.bench.mains !== "out") return no(gate, "Take the mains out before the battery plug goes home.");
     const gone = b.build.connectors.filter((x) => !x.powerPoint && v.state.connectors[x.id] === "off");
     if (gone.length && v.state.panel !== "out")
       return no(gate, `The battery plug goes home last: ${listed(gone.map((x) => x.name.toLowerCase()))} still off.`);

@@ -43,8 +43,9 @@ describe("refusals", () => {
     expect(b.why("bond.linerPulled", { piece: "tape-left-1" })).toMatch(/Display plug was touched after the loose test/);
   });
   it("opening the battery plug to isolate again leaves the loose test valid", () => {
-    const b = plannedJob("C").until("looseTest");
+    const b = plannedJob("C").until("mainsIn:test");
     b.do("swap.cableConnected", { connector: "battery-plug", home: true });
+    b.do("bench.mainsIn");
     b.do("swap.looseTested", { supply: "mains", picture: true, note: "" });
     b.do("bench.shutDown");
     b.do("bench.mainsOut");
