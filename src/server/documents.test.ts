@@ -2,7 +2,8 @@ import { readFileSync } from "node:fs";
 import { plannedJob, snapshots, TestBench } from "@tests/bench";
 import { ISO, serverDb } from "@tests/serverDb";
 import { describe, expect, it } from "vitest";
-import { handoverSheet, type JobEvent } from "@/core/job";
+import { addPart, setPart } from "@/core/build";
+import { fold, handoverSheet, type JobEvent } from "@/core/job";
 import { connection, migrate } from "@/data/connection";
 import { pdfText } from "../../e2e/pdfText";
 import { appendOne } from "./append";
@@ -136,6 +137,28 @@ describe("reference data through the interface", () => {
     expect((await readReference()).triage!.data.faults[0]!.prior).toBe(50);
     expect(await saveTriageTable(shipped, version + 1, ISO)).toMatchObject({ ok: true });
     expect((await readReference()).triage!.data.faults[0]!.prior).toBe(34);
+  });
+  it("the plan a page starts with is that of the build the job was matched with, whatever the record says by now", async () => {
+    const id = "00000000-0000-7000-8000-000000000061";
+    const b = plannedJob("C", new TestBench("device-p", id));
+    Object.assign(b.events[0]!, { payload: { ...b.events[0]!.payload, number: "H-61" } });
+    const planned = b.events.findIndex((e) => e.type === "plan.made");
+    for (const e of b.events.slice(0, planned)) {
+      const done = await appendOne(e, "live", NOW);
+      if (!done.ok) throw new Error(`${e.type}: ${done.reason}`);
+    }
+    const known = (await readReference()).builds.find((x) => x.id === "ostrel-kestrel-14")!;
+    const more = addPart(known.data, "Card reader", "base");
+    const bezel = more.parts.find((p) => p.role === "bezel")!;
+    const changed = setPart(more, { ...bezel, blockedBy: [...bezel.blockedBy, "card-reader"] });
+    expect(await importBuild(JSON.stringify(changed), known.version, ISO)).toMatchObject({ ok: true });
+    const page = await readJobPage(id, "plan");
+    const made = page!.plan!.made;
+    if (!made.ok) throw new Error(made.problem);
+    expect(made.plan.out.map((s) => s.id)).not.toContain("partOut:card-reader");
+    expect(page!.plan!.key).toContain(fold(page!.events, page!.snapshots).match.chosen!.buildHash);
+    // A job that has not spoken of any build yet is planned with the one of today.
+    expect((await readJobPage(id, "triage"))!.plan).toBeNull();
   });
   it("a build read anew takes the next version, and its machine keeps the panels seen in it", async () => {
     const text = readFileSync("data/demo/builds/tollund-cairn-11-cb.json", "utf8");

@@ -50,9 +50,11 @@ export async function readJobPage(jobId: string, station = "plan") {
   );
   const view = { state, snapshots: log.snapshots };
   const current = ref.builds.find((b) => b.id === machine?.build);
-  const ask =
-    planAskOf(view) ?? (station === "plan" && current ? { build: current.data, changes: changesOf(view), quick: false } : null);
+  // The build the job speaks of: the one it was planned or matched with, as it was then; else the machine's as it is now.
   const hash = state.plan?.buildHash ?? state.match.chosen?.buildHash ?? current?.hash;
+  const kept = hash ? log.snapshots[hash] : undefined;
+  const build = kept?.kind === "build" ? kept.data : hash === current?.hash ? current?.data : undefined;
+  const ask = planAskOf(view) ?? (station === "plan" && build ? { build, changes: changesOf(view), quick: false } : null);
   return {
     plan: ask && hash ? { key: planKey(hash, state.finds, ask.changes), made: madePlan(ask) } : null,
     events: log.events as JobEvent[],

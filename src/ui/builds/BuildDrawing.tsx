@@ -144,7 +144,8 @@ export function BuildDrawing({
           y={yMm}
           fontSize={LABEL_MM}
           fontWeight={on("part", p.id) ? 700 : 500}
-          className="i2 halo"
+          className="i2"
+          style={{ paintOrder: "stroke", stroke: "var(--sheet)", strokeWidth: 1.2, strokeLinejoin: "round" }}
           pointerEvents="none"
         >
           {p.name}

@@ -77,7 +77,7 @@ export function Trouble({ step }: { step: Step }) {
         : b.group.get(s.target)?.screws.some((x) => ["out", "loosened"].includes(view.state.screws[x.id] ?? "in")),
   );
   return (
-    <div className="flex flex-wrap gap-2">
+    <div className="flex flex-wrap gap-2 tight">
       <button type="button" className="btn quiet" onClick={() => setOpen("found")}>
         Found something
       </button>
