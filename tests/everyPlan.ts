@@ -1,7 +1,7 @@
 import { type Build, indexBuild } from "@/core/build";
 import { stepGraph } from "@/core/teardown/graph";
 import type { OrderProblem } from "@/core/teardown/search";
-import { PLAN_WEIGHTS, stepCost } from "@/core/teardown/weights";
+import { PLAN_WEIGHTS, type PlanWeights, stepCost } from "@/core/teardown/weights";
 
 /** The least over every order, by trying every order. Knows neither of the planner's two rules. */
 export function everyOrder(p: OrderProblem): number {
@@ -36,10 +36,9 @@ export function everyOrder(p: OrderProblem): number {
 }
 
 /** The least value of a goal over every way of every choice and every order: sets of done steps, nothing left out. */
-export function everyPlan(build: Build): number {
+export function everyPlan(build: Build, w: PlanWeights = PLAN_WEIGHTS): number {
   const b = indexBuild(build);
   const g = stepGraph(b);
-  const w = PLAN_WEIGHTS;
   const keys = [...g.either].flatMap(([s, list]) => list.map((e, i) => ({ s, i, options: e.options })));
   let best = Number.POSITIVE_INFINITY;
   const tryPicks = (at: number, extra: Map<string, string[]>) => {

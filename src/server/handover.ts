@@ -3,12 +3,13 @@ import { progressOf, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import { MARGIN, openSheet } from "./pdf";
+import { readWeights } from "./weights";
 
 export async function readSheet(jobId: string): Promise<HandoverSheet | null> {
   const log = await readLog(connection().db, jobId);
   if (log.events.length === 0) return null;
   const view = { state: fold(log.events, log.snapshots), snapshots: log.snapshots };
-  return handoverSheet(view, progressOf(view)?.plan.minutes.p50 ?? null);
+  return handoverSheet(view, progressOf(view, await readWeights())?.plan.minutes.p50 ?? null);
 }
 
 /** The hand-over as one A4 page. */
@@ -48,7 +49,7 @@ export async function readPauseCard(jobId: string) {
   const view = { state: fold(log.events, log.snapshots), snapshots: log.snapshots };
   const job = view.state.job;
   if (!job) return null;
-  const progress = progressOf(view);
+  const progress = progressOf(view, await readWeights());
   return {
     number: job.number,
     machine: job.machineModel,

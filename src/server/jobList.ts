@@ -14,11 +14,12 @@ import {
   screwsOpen,
 } from "@/core/job";
 import { NO_LOG, type ShopLog } from "@/core/quote";
-import { progressOf, type Station, stationNow } from "@/core/teardown";
+import { type PlanWeights, progressOf, type Station, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { jobHeads, readLog } from "@/data/eventStore";
 import { listReference } from "@/data/referenceStore";
 import type { JobCard } from "@/wire/jobCard";
+import { readWeights } from "./weights";
 
 function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reason: string } {
   if (openHazards(s).length) return { shelf: "decision", reason: "Safety stop: make it safe first." };
@@ -50,10 +51,16 @@ const lidOf = (lid: Build["lid"] | null): JobCard["lid"] =>
 const DAY_MS = 86_400_000;
 
 /** The card of one job from its log. */
-export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof fold>[1], minutes: number): JobCard | null {
+export function cardOf(
+  jobId: string,
+  s: JobState,
+  snapshots: Parameters<typeof fold>[1],
+  minutes: number,
+  weights: PlanWeights,
+): JobCard | null {
   if (!s.job) return null;
   const view = { state: s, snapshots };
-  const progress = progressOf(view);
+  const progress = progressOf(view, weights);
   const station = stationNow(s, progress);
   const iso = isolationOf(view);
   const build = s.plan
@@ -120,6 +127,7 @@ export function cardOf(jobId: string, s: JobState, snapshots: Parameters<typeof 
 async function jobCards(): Promise<{ open: JobCard[]; closed: number }> {
   const { db } = connection();
   const heads = await jobHeads(db);
+  const weights = await readWeights();
   // A closed job is only counted: its card is not read.
   const { rows } = await sql<{ job_id: string; last_seq: number; fold_version: number; json: string | null }>`
     select job_id, last_seq, fold_version, case when json_extract(json, '$.closed') is null then json end as json from job_list
@@ -135,7 +143,13 @@ async function jobCards(): Promise<{ open: JobCard[]; closed: number }> {
       continue;
     }
     const log = await readLog(db, head.job_id);
-    const card = cardOf(head.job_id, fold(log.events, log.snapshots), log.snapshots, handsOnMinutes(counting(log.events)));
+    const card = cardOf(
+      head.job_id,
+      fold(log.events, log.snapshots),
+      log.snapshots,
+      handsOnMinutes(counting(log.events)),
+      weights,
+    );
     if (!card) continue;
     const row = { job_id: head.job_id, last_seq: head.last, fold_version: FOLD_VERSION, json: JSON.stringify(card) };
     await db

@@ -11,6 +11,7 @@ import { planKey } from "@/wire/plan";
 import { shopLogOf } from "./jobList";
 import { readReference } from "./reference";
 import { tradeOf } from "./sellers";
+import { readWeights } from "./weights";
 
 /** Panels nearest in size that a page carries beside those of the machine and those on offer. */
 const MOST_NEAR = 150;
@@ -49,14 +50,16 @@ export async function readJobPage(jobId: string, station = "plan") {
     ref.offers,
   );
   const view = { state, snapshots: log.snapshots };
+  const weights = await readWeights();
   const current = ref.builds.find((b) => b.id === machine?.build);
   // The build the job speaks of: the one it was planned or matched with, as it was then; else the machine's as it is now.
   const hash = state.plan?.buildHash ?? state.match.chosen?.buildHash ?? current?.hash;
   const kept = hash ? log.snapshots[hash] : undefined;
   const build = kept?.kind === "build" ? kept.data : hash === current?.hash ? current?.data : undefined;
-  const ask = planAskOf(view) ?? (station === "plan" && build ? { build, changes: changesOf(view), quick: false } : null);
+  const ask =
+    planAskOf(view, weights) ?? (station === "plan" && build ? { build, changes: changesOf(view), quick: false, weights } : null);
   return {
-    plan: ask && hash ? { key: planKey(hash, state.finds, ask.changes), made: madePlan(ask) } : null,
+    plan: ask && hash ? { key: planKey(hash, state.finds, ask.changes, weights), made: madePlan(ask) } : null,
     events: log.events as JobEvent[],
     snapshots: log.snapshots as Snapshots,
     cursor: log.cursor,
@@ -67,6 +70,7 @@ export async function readJobPage(jobId: string, station = "plan") {
       triage: ref.triage && { hash: ref.triage.hash, data: ref.triage.data },
       quote: ref.quote && { hash: ref.quote.hash, data: ref.quote.data },
       shopLog: await shopLogOf(ref.builds.find((b) => b.id === machine?.build)?.data.family ?? null),
+      weights,
       tools: ref.tools?.data ?? null,
       policy: ref.policy && { hash: ref.policy.hash, data: ref.policy.data },
       machines: ref.machines,

@@ -17,6 +17,7 @@ import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import { registerFaces, writeRuns } from "./pdf";
 import { readReference } from "./reference";
+import { readWeights } from "./weights";
 
 const PT = 72 / 25.4;
 
@@ -38,7 +39,7 @@ export async function readScrewSheet(
     build = ref.builds.find((x) => x.id === machine?.build)?.data;
   }
   if (!build) return null;
-  const made = makePlan(build, changesOf(view));
+  const made = makePlan(build, changesOf(view), undefined, await readWeights());
   return made.ok
     ? screwSheet(build, made.plan.out, paper, `${job.number}, ${job.machineModel}`, `${origin}/jobs/${jobId}/open`, inPlace)
     : null;

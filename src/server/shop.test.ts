@@ -2,9 +2,11 @@ import { ISO, serverDb } from "@tests/serverDb";
 import { describe, expect, it } from "vitest";
 import { POST } from "@/app/api/drills/route";
 import { PUT } from "@/app/api/tools/route";
-import { kitOf } from "@/core/teardown";
+import { PUT as WEIGHTS } from "@/app/api/weights/route";
+import { kitOf, PLAN_WEIGHTS } from "@/core/teardown";
 import { readDrills } from "./drills";
 import { importBuild, readReference } from "./reference";
+import { readWeights } from "./weights";
 
 serverDb("shop");
 const ask = (method: string, body: unknown) =>
@@ -58,6 +60,25 @@ describe("rehearsals", () => {
     expect((await post({ build: "no-such" })).status).toBe(404);
     expect((await post({ slip: "sneeze" })).status).toBe(400);
     expect((await post({ score: 101 })).status).toBe(400);
+  });
+});
+
+describe("what a plan weighs", () => {
+  const put = (body: unknown) => WEIGHTS(ask("PUT", body));
+  it("is the shop's own once set, and what Helvane ships with when asked back", async () => {
+    expect(await readWeights()).toEqual(PLAN_WEIGHTS);
+    const own = { ...PLAN_WEIGHTS, turn: 12, glue: 0 };
+    expect(await (await put(own)).json()).toEqual(own);
+    expect(await readWeights()).toEqual(own);
+    await put({ shipped: true });
+    expect(await readWeights()).toEqual(PLAN_WEIGHTS);
+  });
+  it("refuses less than nothing, and what is missing, by name", async () => {
+    const below = await put({ ...PLAN_WEIGHTS, turn: -1 });
+    expect(below.status).toBe(400);
+    expect((await put({ turn: 1 })).status).toBe(400);
+    expect((await put({ ...PLAN_WEIGHTS, minorPerMinute: 0 })).status).toBe(400);
+    expect(await readWeights()).toEqual(PLAN_WEIGHTS);
   });
 });
 

@@ -1,7 +1,7 @@
 import { builds, plannedJob } from "@tests/bench";
 import { expect, it } from "vitest";
 import { changesOf } from "@/core/job";
-import { madePlan, otherGoals, planAskOf, progressIn, progressOf } from "@/core/teardown";
+import { madePlan, otherGoals, PLAN_WEIGHTS, planAskOf, progressIn, progressOf } from "@/core/teardown";
 import { planKey } from "./plan";
 
 it("a plan survives the way to a page or out of a worker, and tells the same step", () => {
@@ -17,12 +17,15 @@ it("its key changes with build, finds and changes, and with nothing else", () =>
   const b = plannedJob("C");
   const hash = b.state.plan!.buildHash;
   const changes = changesOf(b.view);
-  const key = planKey(hash, b.state.finds, changes);
+  const key = planKey(hash, b.state.finds, changes, PLAN_WEIGHTS);
   b.do("bench.shutDown");
-  expect(planKey(hash, b.state.finds, changesOf(b.view))).toBe(key);
-  expect(planKey("0".repeat(64), b.state.finds, changes)).not.toBe(key);
-  expect(planKey(hash, [{ x: 1 }], changes)).not.toBe(key);
-  expect(planKey(hash, [], [{ field: "finish", part: "film", minutes: 1, act: "Lay it", at: "swap" }])).not.toBe(key);
+  expect(planKey(hash, b.state.finds, changesOf(b.view), PLAN_WEIGHTS)).toBe(key);
+  expect(planKey("0".repeat(64), b.state.finds, changes, PLAN_WEIGHTS)).not.toBe(key);
+  expect(planKey(hash, [{ x: 1 }], changes, PLAN_WEIGHTS)).not.toBe(key);
+  expect(planKey(hash, [], [{ field: "finish", part: "film", minutes: 1, act: "Lay it", at: "swap" }], PLAN_WEIGHTS)).not.toBe(
+    key,
+  );
+  expect(planKey(hash, b.state.finds, changes, { ...PLAN_WEIGHTS, turn: 9 })).not.toBe(key);
 });
 it("other goals are told for what the build has, each with fewer or other steps than none", () => {
   const goals = otherGoals(builds["pellow-lune-13"]!);

@@ -19,5 +19,9 @@ export interface PlannerAnswer {
 }
 
 /** What a plan was made from, as a text: equal texts mean the same plan. */
-export const planKey = (buildHash: string, finds: readonly unknown[], changes: PlanAsk["changes"]): string =>
-  JSON.stringify([buildHash, finds, changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);
+export const planKey = (
+  buildHash: string,
+  finds: readonly unknown[],
+  changes: PlanAsk["changes"],
+  weights: PlanAsk["weights"],
+): string => JSON.stringify([buildHash, finds, weights, changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);

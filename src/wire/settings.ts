@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { DRILL_SLIPS, ToolStock } from "@/core/teardown";
+import { DRILL_SLIPS, PlanWeightsShape, ToolStock } from "@/core/teardown";
 
 export const NetworkRequest = z.strictObject({
   on: z.boolean(),
@@ -24,3 +24,6 @@ export const DrillKeep = z.strictObject({
   slip: z.enum(DRILL_SLIPS).optional(),
   score: z.number().min(0).max(100).optional(),
 });
+
+/** PUT /api/weights: all of them, or those Helvane ships with. */
+export const WeightsSave = z.union([z.strictObject({ shipped: z.literal(true) }), PlanWeightsShape]);

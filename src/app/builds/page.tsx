@@ -2,6 +2,7 @@ import Link from "next/link";
 import { makePlan } from "@/core/teardown";
 import { proposals } from "@/server/finds";
 import { readReference } from "@/server/reference";
+import { readWeights } from "@/server/weights";
 import { Finds } from "@/ui/builds/Finds";
 import { Desk } from "@/ui/shell/Desk";
 import { BuildImport } from "@/ui/station/BuildImport";
@@ -11,12 +12,13 @@ export const metadata = { title: "Machines and builds, Helvane" };
 
 export default async function BuildsPage() {
   const ref = await readReference();
+  const weights = await readWeights();
   return (
     <Desk title="Machines and builds" ways={[["/panels", "Panels"]]}>
       <ul className="rows">
         {ref.machines.map((m) => {
           const b = ref.builds.find((x) => x.id === m.build);
-          const plan = b ? makePlan(b.data) : null;
+          const plan = b ? makePlan(b.data, [], undefined, weights) : null;
           return (
             <li key={m.model}>
               <b>

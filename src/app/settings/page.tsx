@@ -2,11 +2,13 @@ import { makePlan } from "@/core/teardown";
 import { readReference } from "@/server/reference";
 import { feedFailure } from "@/server/sellers";
 import { listener, readNetwork } from "@/server/session";
+import { readWeights } from "@/server/weights";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
 import { PriceSettings } from "@/ui/bench/PriceSettings";
 import { ScreenCheck } from "@/ui/bench/ScreenCheck";
 import { SettingsForms } from "@/ui/bench/SettingsForms";
 import { ToolSettings } from "@/ui/bench/ToolSettings";
+import { WeightSettings } from "@/ui/bench/WeightSettings";
 import { Desk } from "@/ui/shell/Desk";
 
 export const dynamic = "force-dynamic";
@@ -15,10 +17,11 @@ export const metadata = { title: "Settings, Helvane" };
 export default async function SettingsPage() {
   const net = await readNetwork();
   const { quote, tools, builds } = await readReference();
+  const weights = await readWeights();
   const asked = [
     ...new Set(
       builds.flatMap((b) => {
-        const made = makePlan(b.data);
+        const made = makePlan(b.data, [], undefined, weights);
         return made.ok ? made.plan.tools.map((t) => t.name) : [];
       }),
     ),
@@ -33,6 +36,7 @@ export default async function SettingsPage() {
       <ScreenCheck />
       <FeedSetting failure={await feedFailure()} />
       {tools && <ToolSettings stock={tools.data} version={tools.version} asked={asked} />}
+      <WeightSettings weights={weights} />
       {quote && <PriceSettings policy={quote.data} version={quote.version} />}
     </Desk>
   );

@@ -37,3 +37,4 @@ export { stepTimes } from "./stepTimes";
 export { ToolStock } from "./toolStock";
 export { GOAL_WORDS, GOALS, type Goal, type Objective, wayOut } from "./wayOut";
 export { PLAN_WEIGHTS, type PlanWeights, stepCost } from "./weights";
+export { PlanWeightsShape } from "./weightsSchema";

@@ -3,6 +3,7 @@ import { type P50P80, sumLogNormal } from "../quantity";
 import { DRIVE_WORDS, type Step } from "./step";
 import { type PlanChange, wayIn } from "./wayIn";
 import { type Objective, wayOut } from "./wayOut";
+import { PLAN_WEIGHTS, type PlanWeights } from "./weights";
 
 export interface Plan {
   out: Step[];
@@ -22,23 +23,29 @@ const cache = new WeakMap<Build, Map<string, PlanResult>>();
  * Minutes are the build's medians through a log-normal with a shared factor (adj); no timed job is used.
  * @param build a sound build
  * @param changes what the new panel asks for beside a plain swap: parts to fetch, steps, minutes
+ * @param weights what the shop weighs against each other; missing = the defaults
  * @param budget partial orders the search may look at; missing = as many as a quarter of a second allows
  * @returns the plan, or what stands in the way in words; never throws
  * @example makePlan(build).plan.minutes.p80 // 52.4
  */
-export function makePlan(build: Build, changes: readonly PlanChange[] = [], budget?: number): PlanResult {
+export function makePlan(
+  build: Build,
+  changes: readonly PlanChange[] = [],
+  budget?: number,
+  weights: PlanWeights = PLAN_WEIGHTS,
+): PlanResult {
   const plans = cache.get(build) ?? new Map<string, PlanResult>();
   cache.set(build, plans);
-  const key = JSON.stringify([budget, ...changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);
+  const key = JSON.stringify([budget, weights, ...changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);
   const known = plans.get(key);
   if (known) return known;
-  const result = compute(build, changes, budget);
+  const result = compute(build, changes, budget, weights);
   plans.set(key, result);
   return result;
 }
 
-function compute(build: Build, changes: readonly PlanChange[], budget: number | undefined): PlanResult {
-  const out = wayOut(build, budget === undefined ? {} : { budget });
+function compute(build: Build, changes: readonly PlanChange[], budget: number | undefined, weights: PlanWeights): PlanResult {
+  const out = wayOut(build, { weights, ...(budget === undefined ? {} : { budget }) });
   if (!out.ok) return out;
   let back: Step[];
   try {

@@ -4,6 +4,7 @@ import { makePlan, type PlanResult } from "./plan";
 import { type Progress, progressIn } from "./progress";
 import type { PlanChange } from "./wayIn";
 import { GOALS, type Goal, QUICK_BUDGET, wayOut } from "./wayOut";
+import { PLAN_WEIGHTS, type PlanWeights } from "./weights";
 
 /** What a plan is made from: all of it plain data, so that it can be sent to a worker. */
 export interface PlanAsk {
@@ -12,20 +13,21 @@ export interface PlanAsk {
   changes: readonly PlanChange[];
   /** The machine lies open in front of somebody: a plan in a tenth of a second, with its gap told. */
   quick: boolean;
+  weights: PlanWeights;
 }
 
 /** What the plan of this job is made from; null before a plan was taken. @example planAskOf(view)?.quick // false */
-export function planAskOf(v: JobView): PlanAsk | null {
+export function planAskOf(v: JobView, weights: PlanWeights = PLAN_WEIGHTS): PlanAsk | null {
   const b = buildOf(v);
-  return b && { build: b.build, changes: changesOf(v), quick: v.state.finds.length > 0 };
+  return b && { build: b.build, changes: changesOf(v), quick: v.state.finds.length > 0, weights };
 }
 
-/** The plan that is asked for. @example madePlan({ build, changes: [], quick: false }).ok */
-export const madePlan = (a: PlanAsk): PlanResult => makePlan(a.build, a.changes, a.quick ? QUICK_BUDGET : undefined);
+/** The plan that is asked for. @example madePlan({ build, changes: [], quick: false, weights: PLAN_WEIGHTS }).ok */
+export const madePlan = (a: PlanAsk): PlanResult => makePlan(a.build, a.changes, a.quick ? QUICK_BUDGET : undefined, a.weights);
 
 /** Where a job stands, its plan made on the spot. @example progressOf(view)?.now?.title // "Take the mains lead out" */
-export function progressOf(v: JobView): Progress | null {
-  const a = planAskOf(v);
+export function progressOf(v: JobView, weights: PlanWeights = PLAN_WEIGHTS): Progress | null {
+  const a = planAskOf(v, weights);
   return a && progressIn(v, madePlan(a));
 }
 
@@ -38,8 +40,8 @@ export interface OtherGoal {
 }
 
 /** The goals beside "panel out" that this build has. @example otherGoals(build).map((g) => g.goal) // ["lidOff", "cameraOut"] */
-export const otherGoals = (build: Build): OtherGoal[] =>
+export const otherGoals = (build: Build, weights: PlanWeights = PLAN_WEIGHTS): OtherGoal[] =>
   GOALS.filter((g) => g !== "panelOut").flatMap((goal) => {
-    const r = wayOut(build, { goal });
+    const r = wayOut(build, { goal, weights });
     return r.ok ? [{ goal, steps: r.steps.map((s) => s.title), value: r.objective.value, proven: r.objective.proven }] : [];
   });

@@ -7,6 +7,7 @@ import { describe, expect, it } from "vitest";
 import { makePlan } from "./plan";
 import { bestOrder, type OrderProblem } from "./search";
 import { wayOut } from "./wayOut";
+import type { PlanWeights } from "./weights";
 
 describe("the cheapest order", () => {
   it("is the least of all orders, for small problems of every make", () => {
@@ -80,6 +81,29 @@ describe("the plan over set and order together", () => {
     }
     expect(chosen, "plans in which an alternative was taken").toBeGreaterThan(10);
   }, 60_000);
+  it("equals exhaustive search under whatever a shop weighs, and the weights change what is best", () => {
+    let moved = 0;
+    for (let seed = 1; seed <= 60; seed++) {
+      const build = randomBuild(seed, 4 + (seed % 6));
+      const random = seededRandom(500 + seed);
+      const weights: PlanWeights = {
+        toolChange: random() * 5,
+        turn: random() * 8,
+        minorPerMinute: 1 + random() * 500,
+        heat: random() * 20,
+        glue: random() * 20,
+        heatEarly: random() * 0.5,
+        glueEarly: random() * 0.5,
+      };
+      const r = wayOut(build, { weights });
+      if (!r.ok) throw new Error(r.problem);
+      expect(r.objective.proven, `seed ${seed}`).toBe(true);
+      expect(r.objective.value, `seed ${seed}`).toBeCloseTo(everyPlan(build, weights), 6);
+      const plain = wayOut(build);
+      if (plain.ok && plain.steps.map((s) => s.id).join() !== r.steps.map((s) => s.id).join()) moved += 1;
+    }
+    expect(moved, "plans that came out otherwise").toBeGreaterThan(0);
+  });
   it("and its way back break no rule of the bench, on 1,000 random machines", () => {
     for (let seed = 1; seed <= 1000; seed++) {
       const build = randomBuild(seed, 3 + (seed % 14));

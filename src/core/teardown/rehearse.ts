@@ -3,7 +3,7 @@ import { listed } from "../quantity";
 import { isolationSteps, type StepGraph, stepGraph } from "./graph";
 import { makePlan, type Plan } from "./plan";
 import type { Step } from "./step";
-import { PLAN_WEIGHTS, stepCost } from "./weights";
+import { PLAN_WEIGHTS, type PlanWeights, stepCost } from "./weights";
 
 /** Kinds of slips, for the list of weak points. */
 export const DRILL_SLIPS = ["power", "held", "covered", "needless", "force"] as const;
@@ -33,6 +33,7 @@ export interface Drill {
   graph: StepGraph;
   /** Steps that isolation itself needs: anything else comes after it. */
   isolation: ReadonlySet<string>;
+  weights: PlanWeights;
 }
 
 export type Judgement =
@@ -45,12 +46,12 @@ export type Judgement =
     };
 
 /** A drill over a build's way out; null when the build cannot be planned. @example drillOf(build)?.plan.out.length */
-export function drillOf(build: Build): Drill | null {
-  const made = makePlan(build);
+export function drillOf(build: Build, weights: PlanWeights = PLAN_WEIGHTS): Drill | null {
+  const made = makePlan(build, [], undefined, weights);
   if (!made.ok) return null;
   const graph = stepGraph(indexBuild(build));
   const isolation = isolationSteps(graph.needs);
-  return { build, plan: made.plan, graph, isolation };
+  return { build, plan: made.plan, graph, isolation, weights };
 }
 
 /** The step the plan does next; null when the goal is reached. */
@@ -101,7 +102,7 @@ export function judgePick(d: Drill, done: ReadonlySet<string>, id: string): Judg
   if (!inPlan)
     return {
       ok: false,
-      why: `Not needed for this goal: ${stepCost(s, PLAN_WEIGHTS).toFixed(1)} min for nothing.`,
+      why: `Not needed for this goal: ${stepCost(s, d.weights).toFixed(1)} min for nothing.`,
       slip: "needless",
     };
   if (!isolated && !d.isolation.has(id))

@@ -15,6 +15,7 @@ import {
   type Thing,
 } from "@/core/build";
 import { durationWords } from "@/core/quantity";
+import type { PlanWeights } from "@/core/teardown";
 import { usePlan } from "@/ui/job/usePlan";
 import type { KeptPlan } from "@/wire/plan";
 import { type Said, SaidBox } from "../controls/SaidBox";
@@ -53,10 +54,12 @@ export function BuildEditor({
   build: first,
   version: firstVersion,
   plan: firstPlan,
+  weights,
 }: {
   build: Build;
   version: number;
   plan: KeptPlan["made"] | null;
+  weights: PlanWeights;
 }) {
   const router = useRouter();
   const [build, setBuild] = useState(first);
@@ -84,7 +87,7 @@ export function BuildEditor({
   const draft = useBuildDraft(build, version, build !== saved);
   const problems = useMemo(() => checkBuild(build), [build]);
   const key = useMemo(() => (problems.length ? null : JSON.stringify(build)), [build, problems]);
-  const ask = useMemo(() => ({ build, changes: [], quick: false }), [build]);
+  const ask = useMemo(() => ({ build, changes: [], quick: false, weights }), [build, weights]);
   const plan = usePlan(key, ask, firstPlan && { key: JSON.stringify(first), made: firstPlan });
   const part = selected?.kind === "part" ? build.parts.find((p) => p.id === selected.id) : undefined;
   const place = (xMm: number, yMm: number, byKey: boolean) => {

@@ -1,15 +1,26 @@
 "use client";
 import { useState } from "react";
 import { type Build, type FamilyLetter, type FamilyTable, familyOf, templateFor } from "@/core/build";
+import type { PlanWeights } from "@/core/teardown";
 import { Desk } from "../shell/Desk";
 import { BuildEditor } from "./BuildEditor";
 
 /** A machine nobody has described: a few looks at it closed give its family, and from there a template. */
-export function NewBuild({ table, templates, machines }: { table: FamilyTable; templates: Build[]; machines: string[] }) {
+export function NewBuild({
+  table,
+  templates,
+  machines,
+  weights,
+}: {
+  table: FamilyTable;
+  templates: Build[];
+  machines: string[];
+  weights: PlanWeights;
+}) {
   const [model, setModel] = useState("");
   const [seen, setSeen] = useState<Record<string, boolean>>({});
   const [build, setBuild] = useState<Build | null>(null);
-  if (build) return <BuildEditor build={build} version={0} plan={null} />;
+  if (build) return <BuildEditor build={build} version={0} plan={null} weights={weights} />;
   const guess = familyOf(table, seen);
   const start = (family: FamilyLetter) => {
     const t = templates.find((b) => b.family === family);

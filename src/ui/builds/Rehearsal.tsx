@@ -11,6 +11,7 @@ import {
   judgePick,
   NO_DRILL,
   nextOf,
+  type PlanWeights,
   picksOf,
   type Step,
 } from "@/core/teardown";
@@ -27,8 +28,16 @@ const SLIP_WORDS: Record<DrillSlip, string> = {
   force: "screws left in",
 };
 /** The plan as a drill without a machine: pick the next step; a wrong one is answered with what would have happened. */
-export function Rehearsal({ build, drills }: { build: Build; drills: Record<string, DrillRecord> }) {
-  const drill = useMemo(() => drillOf(build), [build]);
+export function Rehearsal({
+  build,
+  drills,
+  weights,
+}: {
+  build: Build;
+  drills: Record<string, DrillRecord>;
+  weights: PlanWeights;
+}) {
+  const drill = useMemo(() => drillOf(build, weights), [build, weights]);
   const [done, setDone] = useState<readonly string[]>([]);
   const [wrong, setWrong] = useState<{ step: Step; why: string } | null>(null);
   const [note, setNote] = useState<string | null>(null);

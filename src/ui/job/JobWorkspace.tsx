@@ -80,11 +80,11 @@ export function JobWorkspace(props: WorkspaceProps) {
   }, [log.state, log.snapshots, reference]);
   const changes = useMemo(() => changesOf(view), [view]);
   const ask = useMemo(
-    () => build && { build: build.data, changes, quick: log.state.finds.length > 0 },
-    [build, changes, log.state.finds],
+    () => build && { build: build.data, changes, quick: log.state.finds.length > 0, weights: reference.weights },
+    [build, changes, log.state.finds, reference.weights],
   );
   const plan = usePlan(
-    build && (log.state.plan || station === "plan") ? planKey(build.hash, log.state.finds, changes) : null,
+    build && (log.state.plan || station === "plan") ? planKey(build.hash, log.state.finds, changes, reference.weights) : null,
     ask,
     props.plan,
     station === "plan",

@@ -6,7 +6,7 @@ import type { JobState, Snapshots } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import type { Policy } from "@/core/proof";
 import type { QuotePolicy, ShopLog } from "@/core/quote";
-import type { Progress, ToolStock } from "@/core/teardown";
+import type { PlanWeights, Progress, ToolStock } from "@/core/teardown";
 import type { TriageTable } from "@/core/triage";
 import type { ArrowDir } from "../controls/useBenchKeys";
 import type { Compared } from "../lid/MatchLayer";
@@ -19,6 +19,8 @@ export interface JobReference {
   panels: { hash: string; data: Panel }[];
   triage: { hash: string; data: TriageTable } | null;
   policy: { hash: string; data: Policy } | null;
+  /** What the shop weighs against each other when a way is planned. */
+  weights: PlanWeights;
   tools: ToolStock | null;
   quote: { hash: string; data: QuotePolicy } | null;
   shopLog: ShopLog;
