@@ -19,6 +19,7 @@ import { connection } from "@/data/connection";
 import { jobHeads, readLog } from "@/data/eventStore";
 import { listReference } from "@/data/referenceStore";
 import type { JobCard } from "@/wire/jobCard";
+import { remember } from "./remember";
 import { readWeights } from "./weights";
 
 function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reason: string } {
@@ -175,6 +176,17 @@ export async function benchCards(): Promise<{ open: JobCard[]; closed: number }>
 /** What the shop's closed jobs of a family say: minutes taken against planned, and what went wrong how often. */
 export async function shopLogOf(family: string | null): Promise<ShopLog> {
   if (!family) return NO_LOG;
+  return remember(`shopLog ${family}`, listStamp, () => readShopLog(family));
+}
+
+/** Changes with every card that is made anew, added or dropped. */
+async function listStamp(): Promise<string> {
+  const { rows } = await sql<{ n: number; seqs: number; rules: number }>`
+    select count(*) as n, total(last_seq) as seqs, total(fold_version) as rules from job_list`.execute(connection().db);
+  return JSON.stringify(rows[0]);
+}
+
+async function readShopLog(family: string): Promise<ShopLog> {
   const { rows } = await sql<{ ratio: number | null; mishaps: string }>`
     select json_extract(json, '$.timeRatio') as ratio, json_extract(json, '$.mishaps') as mishaps from job_list
     where json_extract(json, '$.closed') = 'handedOver' and json_extract(json, '$.family') = ${family} and fold_version = ${FOLD_VERSION}

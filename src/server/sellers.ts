@@ -16,11 +16,26 @@ import { catalogueEntries } from "@/data/panelStore";
 import { contentHash, listReference } from "@/data/referenceStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { FEED_FAILURES, type FeedFailure, simulatedSellerFeed } from "@/standins/sellerFeed";
+import { remember } from "./remember";
 
 const DAY_MS = 86_400_000;
 
 /** Every order of the shop, from its job logs: quoted, taken, returned. Taken-back entries do not count. */
-export async function pastOrders(): Promise<PastOrder[]> {
+export const pastOrders = (): Promise<PastOrder[]> =>
+  remember(
+    "pastOrders",
+    async () => {
+      // Events are only ever added: as many of these as before are the same ones.
+      const { rows } = await sql<{ n: number }>`
+        select count(*) as n from events where type in ('match.ordered', 'match.arrived', 'match.returned', 'job.takenBack')`.execute(
+        connection().db,
+      );
+      return String(rows[0]?.n);
+    },
+    readPastOrders,
+  );
+
+async function readPastOrders(): Promise<PastOrder[]> {
   const { rows } = await sql<{ id: string; job_id: string; type: string; payload: string; clock: string }>`
     select id, job_id, type, payload, clock from events
     where type in ('match.ordered', 'match.arrived', 'match.returned', 'job.takenBack')

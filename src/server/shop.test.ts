@@ -1,11 +1,16 @@
+import { plannedJob, TestBench } from "@tests/bench";
 import { ISO, serverDb } from "@tests/serverDb";
 import { describe, expect, it } from "vitest";
 import { POST } from "@/app/api/drills/route";
 import { PUT } from "@/app/api/tools/route";
 import { PUT as WEIGHTS } from "@/app/api/weights/route";
 import { kitOf, PLAN_WEIGHTS } from "@/core/teardown";
+import { connection } from "@/data/connection";
+import { insertEvent } from "@/data/eventStore";
 import { readDrills } from "./drills";
 import { importBuild, readReference } from "./reference";
+import { remember } from "./remember";
+import { pastOrders } from "./sellers";
 import { readWeights } from "./weights";
 
 serverDb("shop");
@@ -60,6 +65,40 @@ describe("rehearsals", () => {
     expect((await post({ build: "no-such" })).status).toBe(404);
     expect((await post({ slip: "sneeze" })).status).toBe(400);
     expect((await post({ score: 101 })).status).toBe(400);
+  });
+});
+
+describe("what is remembered", () => {
+  it("is worked out once as long as its stamp stays, and anew when it changes", async () => {
+    let worked = 0;
+    let stamp = "1";
+    const ask1 = () =>
+      remember(
+        "test",
+        async () => stamp,
+        async () => {
+          worked += 1;
+          return { n: worked };
+        },
+      );
+    expect([await ask1(), await ask1(), await ask1()]).toEqual([{ n: 1 }, { n: 1 }, { n: 1 }]);
+    stamp = "2";
+    expect(await ask1()).toEqual({ n: 2 });
+    stamp = "1";
+    expect(await ask1()).toEqual({ n: 3 });
+  });
+  it("knows the shop's orders as soon as they are recorded", async () => {
+    expect(await pastOrders()).toEqual([]);
+    const b = plannedJob("C", new TestBench("device-q", "00000000-0000-7000-8000-000000000071"));
+    const at = b.events.findIndex((e) => e.type === "match.ordered");
+    const order = b.events[at]!;
+    await insertEvent(connection().db, order, ISO, {});
+    expect(await pastOrders()).toHaveLength(1);
+    const arrived = b.events.find((e) => e.type === "match.arrived")!;
+    await insertEvent(connection().db, arrived, ISO, {});
+    expect((await pastOrders())[0]!.tookDays).not.toBeNull();
+    await insertEvent(connection().db, b.make({ type: "job.takenBack", payload: { eventId: order.id } }), ISO, {});
+    expect(await pastOrders()).toEqual([]);
   });
 });
 
