@@ -32,6 +32,25 @@ describe("the rehearsal", () => {
     const needless = judgePick(d, open, "partOut:wireless-card");
     expect(needless).toMatchObject({ ok: false });
   });
+  it("power taken off in the wrong order is told as what it is, on every machine", () => {
+    for (const id of Object.keys(builds)) {
+      const d = drill(id);
+      const mains = judgePick(d, new Set(), "mainsOut");
+      expect(mains, id).toMatchObject({ ok: false, slip: "power", why: expect.stringMatching(/^It still runs/) });
+      expect(judgePick(d, new Set(), "drain"), id).toMatchObject({ ok: false, slip: "power" });
+      if (d.graph.steps.has("batteryOff"))
+        expect(judgePick(d, new Set(["shutDown"]), "batteryOff")).toMatchObject({
+          ok: false,
+          slip: "power",
+          why: expect.stringMatching(/Mains wakes the battery/),
+        });
+      // Nothing of it is ever put down to what lies over it.
+      for (const s of d.plan.out.filter((x) => ["mainsOut", "batteryOff", "drain"].includes(x.kind))) {
+        const j = judgePick(d, new Set(), s.id);
+        expect(!j.ok && j.slip, `${id} ${s.id}`).toBe("power");
+      }
+    }
+  });
   it("keeps runs, the best one and slips by kind", () => {
     let r = addDrill(NO_DRILL, { slip: "power" });
     r = addDrill(addDrill(r, { slip: "power" }), { slip: "held" });

@@ -79,6 +79,14 @@ export function judgePick(d: Drill, done: ReadonlySet<string>, id: string): Judg
   }
   if (s.kind === "cableOff" && d.isolation.has(id) && !done.has("mainsOut"))
     return { ok: false, why: "The battery plug sparks with the mains in. Shut down, take the mains out.", slip: "power" };
+  if (s.kind === "mainsOut" && missing.includes("shutDown"))
+    return {
+      ok: false,
+      why: "It still runs: without its mains it goes on from the battery, or loses what it was writing. Shut it down first.",
+      slip: "power",
+    };
+  if (s.kind === "batteryOff" && missing.length)
+    return { ok: false, why: "Mains wakes the battery again. Shut down and take the mains out first.", slip: "power" };
   if (s.kind === "drain" && missing.length)
     return {
       ok: false,
