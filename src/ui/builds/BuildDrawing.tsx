@@ -6,13 +6,16 @@ const LABEL_MM = 7.4;
 
 /** Names of the parts that have room for theirs, in their upper corner, each below any that stands there already. */
 function labelsOf(build: Build, view: "lid" | "base") {
+  const screws = build.screwGroups.filter((g) => g.view === view).flatMap((g) => g.screws);
   const placed: { part: Build["parts"][number]; xMm: number; yMm: number; wide: number }[] = [];
   for (const part of build.parts) {
     const s = part.shape;
     const wide = part.name.length * LABEL_MM * 0.54;
     if (part.view !== view || !s || wide > s.widthMm - 4 || s.heightMm < LABEL_MM + 2) continue;
-    const xMm = s.xMm + 2;
     let yMm = s.yMm + LABEL_MM + 1;
+    // Beside a screw in that corner, not on it.
+    const onScrew = screws.some((q) => q.xMm > s.xMm - 4 && q.xMm < s.xMm + 10 && Math.abs(q.yMm - yMm + LABEL_MM / 3) < 6);
+    const xMm = s.xMm + (onScrew && wide + 14 < s.widthMm ? 12 : 2);
     const meets = () => placed.some((p) => Math.abs(p.yMm - yMm) < LABEL_MM + 1 && xMm < p.xMm + p.wide && p.xMm < xMm + wide);
     while (meets() && yMm + LABEL_MM + 1 <= s.yMm + s.heightMm) yMm += LABEL_MM + 1;
     if (!meets()) placed.push({ part, xMm, yMm, wide });
