@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { ToolStock } from "@/core/teardown";
 import { type Said, SaidBox } from "../controls/SaidBox";
+import { send } from "../controls/send";
 
 type Sub = ToolStock["substitutes"][number];
 const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
@@ -29,20 +30,10 @@ export function ToolSettings({ stock, version, asked }: { stock: ToolStock; vers
     const bad = subs.find((s) => !s.for.trim() || !s.use.trim());
     if (bad) return setSaid({ ok: false, words: "A substitute needs both: for which tool, and what is used." });
     setBusy(true);
-    const res = await fetch("/api/tools", {
-      method: "PUT",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ have, substitutes: subs, version: at }),
-    }).catch(() => null);
-    const body = await res?.json().catch(() => null);
+    const r = await send<{ version: number }>("PUT", "/api/tools", { have, substitutes: subs, version: at });
     setBusy(false);
-    if (!res?.ok)
-      return setSaid({
-        ok: false,
-        words: body?.problem ?? "The server was not reached. What you entered is kept here.",
-        details: body?.details ?? [],
-      });
-    setAt(body.version);
+    if (!r.ok) return setSaid(r.said);
+    setAt(r.body.version);
     setSaid({ ok: true, words: "Saved. Kits are told from it from now on." });
     router.refresh();
   };

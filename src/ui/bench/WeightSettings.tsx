@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { PlanWeights } from "@/core/teardown";
 import { type Said, SaidBox } from "../controls/SaidBox";
+import { send } from "../controls/send";
 
 /** Each weight in words, with its unit; money is shown in whole units of the shop's currency. */
 const FIELDS: readonly [keyof PlanWeights, string, number][] = [
@@ -22,19 +23,9 @@ export function WeightSettings({ weights }: { weights: PlanWeights }) {
   const [f, setF] = useState<Record<string, string>>(() => textsOf(weights));
   const [said, setSaid] = useState<Said | null>(null);
   const put = async (body: unknown) => {
-    const res = await fetch("/api/weights", {
-      method: "PUT",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(body),
-    }).catch(() => null);
-    const reply = await res?.json().catch(() => null);
-    if (!res?.ok)
-      return setSaid({
-        ok: false,
-        words: reply?.problem ?? "The server was not reached. What you typed is kept here.",
-        details: reply?.details ?? [],
-      });
-    setF(textsOf(reply as PlanWeights));
+    const r = await send<PlanWeights>("PUT", "/api/weights", body);
+    if (!r.ok) return setSaid(r.said);
+    setF(textsOf(r.body));
     setSaid({ ok: true, words: "Kept. Plans of open jobs follow; what was done stays done." });
     router.refresh();
   };

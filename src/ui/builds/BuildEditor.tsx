@@ -19,6 +19,7 @@ import type { PlanWeights } from "@/core/teardown";
 import { usePlan } from "@/ui/job/usePlan";
 import type { KeptPlan } from "@/wire/plan";
 import { type Said, SaidBox } from "../controls/SaidBox";
+import { send } from "../controls/send";
 import { Mark } from "../draw/Mark";
 import { AddPhoto } from "./AddPhoto";
 import { BuildDrawing } from "./BuildDrawing";
@@ -117,14 +118,12 @@ export function BuildEditor({
     if (selected && at) edit(moveThing(build, selected, at.xMm + dx, at.yMm + dy));
   };
   const save = async () => {
-    const res = await fetch("/api/builds", {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ text: JSON.stringify(build), replaceVersion: version }),
-    }).catch(() => null);
-    const body = await res?.json().catch(() => null);
-    if (!res) return setSaid({ ok: false, words: "The server was not reached. What you drew is kept here." });
-    if (!res.ok) return setSaid({ ok: false, words: body?.problem ?? "Not saved.", details: body?.details ?? [] });
+    const r = await send<{ id: string; version: number }>("POST", "/api/builds", {
+      text: JSON.stringify(build),
+      replaceVersion: version,
+    });
+    if (!r.ok) return setSaid(r.said);
+    const { body } = r;
     draft.drop();
     setVersion(body.version);
     setSaved(build);

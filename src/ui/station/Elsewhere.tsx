@@ -3,6 +3,7 @@ import Link from "next/link";
 import { isolationOf, mayPullLiners } from "@/core/job";
 import { durationWords } from "@/core/quantity";
 import { nextAct, type Step, type StepStation } from "@/core/teardown";
+import { KeysLine } from "../controls/KeysLine";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { RefusalBox } from "./RefusalBox";
@@ -75,17 +76,16 @@ export function Elsewhere({ station, now, onTake }: { station: StepStation; now:
         ))}
       </ol>
       {next && <p className="q">"Now" records a step out of order. Its gate is asked all the same.</p>}
-      <p className="keys">
+      <KeysLine
+        keys={[
+          ["X", "power"],
+          ["?", "all keys"],
+        ]}
+      >
         <button type="button" className="link" onClick={onTake}>
           Take back the last entry
         </button>
-        <span>
-          <kbd>X</kbd>power
-        </span>
-        <span>
-          <kbd>?</kbd>all keys
-        </span>
-      </p>
+      </KeysLine>
     </>
   );
 }

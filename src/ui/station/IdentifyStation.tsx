@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from "react";
 import { type Difference, differenceWords, type LineClass, readLabel } from "@/core/catalogue";
 import { panelReading, sameCode } from "@/core/job";
 import { readPartCode } from "@/core/panel";
+import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -306,20 +307,14 @@ export function IdentifyStation() {
           <b>No panel on record for {s.job?.machineModel ?? "this machine"}.</b> Open and read the label, or type its code above.
         </div>
       )}
-      <p className="keys">
-        <span>
-          <kbd>Space</kbd>take the code
-        </span>
-        <span>
-          <kbd>Backspace</kbd>take back
-        </span>
-        <span>
-          <kbd>W</kbd>note
-        </span>
-        <span>
-          <kbd>?</kbd>all keys
-        </span>
-      </p>
+      <KeysLine
+        keys={[
+          ["Space", "take the code"],
+          ["Backspace", "take back"],
+          ["W", "note"],
+          ["?", "all keys"],
+        ]}
+      />
     </>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { mayPlanAnew } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
 import { GOAL_WORDS, kitOf, type OtherGoal, PAPERS, type Plan, planTimes, printScale, type Step } from "@/core/teardown";
+import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -124,17 +125,13 @@ export function PlanStation() {
           <BuildImport />
         </div>
       </details>
-      <p className="keys">
-        <span>
-          <kbd>Space</kbd>take the plan
-        </span>
-        <span>
-          <kbd>L</kbd>layers in the title bar
-        </span>
-        <span>
-          <kbd>?</kbd>all keys
-        </span>
-      </p>
+      <KeysLine
+        keys={[
+          ["Space", "take the plan"],
+          ["L", "layers in the title bar"],
+          ["?", "all keys"],
+        ]}
+      />
     </>
   );
 }

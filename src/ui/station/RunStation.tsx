@@ -5,6 +5,7 @@ import { screwsOpen } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
 import { DRIVE_WORDS, nextAct, readScrewScan, type Step, type StepStation } from "@/core/teardown";
 import { HoldButton } from "../controls/HoldButton";
+import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { ScrewTop } from "../draw/screws";
@@ -301,7 +302,14 @@ function StepView({ step }: { step: Step }) {
       )}
       <TimeRuler />
       {(step.station === "open" || step.station === "swap" || step.station === "close") && <Trouble step={step} />}
-      <p className="keys">
+      <KeysLine
+        keys={[
+          ["X", "power"],
+          ["C", "caution"],
+          ["W", "note"],
+          ["?", "all keys"],
+        ]}
+      >
         <button
           type="button"
           className="flex items-center"
@@ -312,19 +320,7 @@ function StepView({ step }: { step: Step }) {
           <kbd>Backspace</kbd>
           <span className="link">take back</span>
         </button>
-        <span>
-          <kbd>X</kbd>power
-        </span>
-        <span>
-          <kbd>C</kbd>caution
-        </span>
-        <span>
-          <kbd>W</kbd>note
-        </span>
-        <span>
-          <kbd>?</kbd>all keys
-        </span>
-      </p>
+      </KeysLine>
     </>
   );
 }
