@@ -12,6 +12,8 @@ async function ordered({ bench, page }: { bench: Bench; page: Page }) {
   await bench.settled();
   await bench.station(id, "match");
   await page.getByRole("button", { name: "GV140FHB-K36" }).click();
+  // Compared by now: before that the keys still walk the candidate that stood here first.
+  await expect(page.locator('[data-field="contactSide"]')).toHaveAttribute("data-v", "unknown");
   return id;
 }
 const hold = async (page: Page) => {
