@@ -57,17 +57,6 @@ export async function panelsById(db: Kysely<Database>, ids: readonly string[]): 
   return rows.map(toPanel);
 }
 
-/** The panel whose record has this hash now; null when none has. */
-export async function panelByHash(db: Kysely<Database>, hash: string): Promise<ReferenceRow<Panel> | null> {
-  const r = await db
-    .selectFrom("reference")
-    .select(["id", "hash", "version", "json"])
-    .where("hash", "=", hash)
-    .where("kind", "=", "panel")
-    .executeTakeFirst();
-  return r ? toPanel(r) : null;
-}
-
 /** Panels within `aroundIn` inch of a diagonal, nearest first; `most` at most. */
 export async function panelsNearSize(
   db: Kysely<Database>,

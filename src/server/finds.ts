@@ -1,5 +1,5 @@
 import { sql } from "kysely";
-import { applyFinds, type Build, Find, type KeptFind, parseBuild } from "@/core/build";
+import { adoptFind, type Build, Find, type KeptFind, parseBuild } from "@/core/build";
 import { readClock } from "@/core/job";
 import { connection } from "@/data/connection";
 import { importBuild, readReference } from "./reference";
@@ -84,7 +84,7 @@ export async function takeProposal(key: string, nowIso: string): Promise<Took> {
   if (!p) return { ok: false, problem: "That find is in the build already, or was taken back." };
   const row = (await readReference()).builds.find((b) => b.id === p.build);
   if (!row) return { ok: false, problem: "The build is not there any more." };
-  const next = applyFinds(row.data, [{ ...p.find, eventId: p.eventId } as KeptFind]);
+  const next = adoptFind(row.data, { ...p.find, eventId: p.eventId } as KeptFind);
   const read = parseBuild(JSON.stringify(next));
   if (!read.ok) return { ok: false, problem: `It does not go into the build: ${read.problems[0]?.message ?? "unknown"}` };
   const saved = await importBuild(JSON.stringify(read.build), row.version, nowIso);

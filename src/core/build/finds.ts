@@ -12,6 +12,10 @@ export const FIND_WORDS: Readonly<Record<(typeof FIND_KINDS)[number], string>> =
 /** A find with the event it was reported by: its id makes the ids of what it adds. */
 export type KeptFind = Find & { eventId: string };
 
+/** What a find says of itself in the job it was made in. */
+const HERE = "Found on this job: not in the build yet.";
+const TO_HERE = "found on this job";
+
 const cache = new WeakMap<Build, Map<string, Build>>();
 /** The id of what a find adds to a build. @example findId({ eventId: "0190…0042", … }) // "found-000000000042" */
 export const findId = (f: KeptFind): string => `found-${f.eventId.replace(/[^0-9a-f]/g, "").slice(-12)}`;
@@ -65,10 +69,10 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
         loosenOnly: false,
         minutesEach: 0.5,
         keepInHoles: false,
-        caution: "Found on this job: not in the build yet.",
+        caution: HERE,
         screws: [{ id: `${id}-1`, type, xMm: f.xMm, yMm: f.yMm, where: f.words }],
       });
-    } else if (f.kind === "extraCable")
+    } else if (f.kind === "extraCable") {
       b.connectors.push({
         id,
         name: f.words,
@@ -76,7 +80,7 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
         view: f.view,
         xMm: f.xMm,
         yMm: f.yMm,
-        joins: [f.holds, "found on this job"],
+        joins: [f.holds, TO_HERE],
         under: [],
         tapedOver: false,
         powerPoint: false,
@@ -85,10 +89,10 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
         serves: "other",
         minutes: 1,
       });
-    else if (f.kind === "part") {
+    } else if (f.kind === "part") {
       const out: Motion = {
         verb: `Take out ${f.words.toLowerCase()}`,
-        how: "Found on this job: not in the build yet.",
+        how: HERE,
         minutes: 1.5,
       };
       b.parts.push({
@@ -114,4 +118,22 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
   }
   made.set(name, b);
   return b;
+}
+
+/**
+ * The build with a find taken over for good: as in the job it was found in, but told as what it is by then, found at a bench and
+ * not measured, on every later job.
+ * @example adoptFind(build, find).screwGroups.at(-1)?.caution // "Found at the bench, never measured: …"
+ */
+export function adoptFind(build: Build, f: KeptFind): Build {
+  const b = applyFinds(build, [f]);
+  const id = findId(f);
+  return {
+    ...b,
+    screwGroups: b.screwGroups.map((g) =>
+      g.id === id ? { ...g, caution: "Found at the bench, never measured: keep it apart from the others." } : g,
+    ),
+    connectors: b.connectors.map((c) => (c.id === id ? { ...c, joins: [c.joins[0], "where it leads was not noted"] } : c)),
+    parts: b.parts.map((p) => (p.id === id && p.out ? { ...p, out: { ...p.out, how: "Found at the bench: as it comes." } } : p)),
+  };
 }

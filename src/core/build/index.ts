@@ -22,7 +22,7 @@ export {
 export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks } from "./families";
 export { type BuildIndex, indexBuild } from "./find";
 export { Find } from "./findSchema";
-export { applyFinds, FIND_KINDS, FIND_WORDS, findId, type KeptFind } from "./finds";
+export { adoptFind, applyFinds, FIND_KINDS, FIND_WORDS, findId, type KeptFind } from "./finds";
 export { CONNECTOR_KINDS, DRIVES, EDGES, HEADS, HELD_BY, PART_ROLES, SERVES } from "./kinds";
 export { type ParsedBuild, parseBuild } from "./parse";
 export type {

@@ -40,7 +40,6 @@ export const buildOf = (v: JobView): BuildIndex | null => {
 };
 /** The machine the match was held against: the plan's build, else the one named when the candidate was chosen. */
 const matchBuildOf = (v: JobView): Build | null => buildOf(v)?.build ?? snapshot(v, "build", v.state.match.chosen?.buildHash);
-export const triageTableOf = (v: JobView): TriageTable | null => snapshot(v, "triage", v.state.triage.tableHash);
 export const policyOf = (v: JobView): Policy | null => snapshot(v, "policy", v.state.prove.policyHash);
 export const candidateOf = (v: JobView): PanelData | null => snapshot(v, "panel", v.state.match.chosen?.panelHash);
 

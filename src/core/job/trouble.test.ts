@@ -1,6 +1,6 @@
 import { builds, jobOn, plannedJob } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { addPart, applyFinds, type Build, findId, indexBuild, screwMisfit, screwWords } from "../build";
+import { addPart, adoptFind, applyFinds, type Build, findId, indexBuild, screwMisfit, screwWords } from "../build";
 import { makePlan, progressOf } from "../teardown";
 import { buildOf, mayPlanAnew, pauseCard, pointCheck, screwsOpen } from ".";
 
@@ -37,6 +37,18 @@ describe("something found on the way", () => {
     b.follow(() => false);
     expect(Object.values(b.state.connectors).every((x) => x === "on")).toBe(true);
   });
+  it("a lead on the cover over the battery makes no plan of its own: what waits for what is said, and it can be taken back", () => {
+    const b = plannedJob("C").until("partOut:base-cover");
+    const e = b.do("open.found", find({ kind: "extraCable", holds: "base-cover", words: "Fingerprint lead" }));
+    const made = makePlan(buildOf(b.view)!.build);
+    expect(made.ok).toBe(false);
+    if (!made.ok) expect(made.problem).toMatch(/These wait for each other: .*fingerprint lead.*which waits for/i);
+    // No gate gives way for it: neither the lead under power nor the cover on its lead.
+    expect(b.why("swap.cableDisconnected", { connector: findId(b.state.finds[0]!) })).toMatch(/Not isolated/);
+    expect(b.why("open.partOut", { part: "base-cover" })).toMatch(/Fingerprint lead still ties it/);
+    b.do("job.takenBack", { eventId: e.id });
+    expect(progressOf(b.view)!.now!.id).toBe("partOut:base-cover");
+  });
   it("a part nobody mentioned comes out first and goes back", () => {
     const b = plannedJob("C").until("partOut:base-cover");
     b.do("open.found", find({ kind: "part", words: "Speaker" }));
@@ -69,6 +81,13 @@ describe("something found on the way", () => {
       const once = applyFinds(build, [kept]);
       expect(once, kind).not.toEqual(build);
       expect(applyFinds(structuredClone(once), [kept]), kind).toEqual(once);
+      // Taken over for good it does not speak of "this job" on the jobs that come after.
+      const adopted = adoptFind(build, kept);
+      expect(JSON.stringify(adopted), kind).not.toMatch(/this job/i);
+      expect(JSON.stringify(once) === JSON.stringify(adopted), kind).toBe(kind === "glue");
+      expect(applyFinds(structuredClone(adopted), [kept]), kind).toEqual(adopted);
+      // A lead on the cover over the battery waits for itself; anything else is planned.
+      expect(makePlan(adopted).ok, kind).toBe(kind !== "extraCable");
     }
   });
   it("a hidden screw nobody measured takes no other in its place, and goes into none", () => {

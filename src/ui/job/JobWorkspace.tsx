@@ -187,7 +187,6 @@ export function JobWorkspace(props: WorkspaceProps) {
         setSaid("Go to station: press 1 to 9");
       },
       z: () => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1)),
-      ...(runMode ? {} : {}),
       ...Object.fromEntries(Object.entries(station$.current.keys ?? {}).map(([k]) => [k, () => station$.current.keys?.[k]?.()])),
     },
   });

@@ -36,6 +36,17 @@ export function RunStation({ station }: { station: StepStation }) {
         <p className="q" role="status">
           {plan.made && !plan.made.ok ? plan.made.problem : "The order is being worked out."}
         </p>
+        {plan.made && !plan.made.ok && (
+          <>
+            <p>
+              Nothing is done by force: no lead under power, no cover pulled off its lead. The maker's information may say how it
+              is opened; what was found can be corrected in the build, or taken back here.
+            </p>
+            <button type="button" className="btn self-start" onClick={() => log.takeBack()}>
+              Take back the last entry
+            </button>
+          </>
+        )}
       </>
     );
   }
@@ -103,7 +114,7 @@ const VERB: Partial<Record<Step["kind"], string>> = {
 };
 
 function StepView({ step }: { step: Step }) {
-  const { log, view, progress, build, offer, say } = useBench();
+  const { log, view, progress, plan, build, offer, say } = useBench();
   const b = build ? indexBuild(build.data) : null;
   const s = view.state;
   const screw = build ? nextScrew(build.data, step, s) : null;
@@ -266,6 +277,11 @@ function StepView({ step }: { step: Step }) {
         </div>
       )}
       <RefusalBox />
+      {!plan.fresh && (
+        <p className="q" role="status">
+          The order is being worked out anew; every act still passes its gate.
+        </p>
+      )}
       {point && <PointCheck point={point} />}
       {connector && (
         <p className="text-[18px] leading-[23px]">
