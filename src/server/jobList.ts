@@ -6,11 +6,11 @@ import {
   FOLD_VERSION,
   fold,
   handsOnMinutes,
-  isolationOf,
   type JobState,
   openBreaches,
   openHazards,
   panelReading,
+  powerOf,
   screwsOpen,
 } from "@/core/job";
 import { NO_LOG, type ShopLog } from "@/core/quote";
@@ -63,7 +63,6 @@ export function cardOf(
   const view = { state: s, snapshots };
   const progress = progressOf(view, weights);
   const station = stationNow(s, progress);
-  const iso = isolationOf(view);
   const build = s.plan
     ? snapshots[s.plan.buildHash]
     : s.match.chosen?.buildHash
@@ -107,8 +106,7 @@ export function cardOf(
           }
         : null,
     open: screws.out.length > 0 || Object.values(s.parts).some((p) => p !== "back") || s.panel === "out",
-    isolated: iso.isolated,
-    live: s.bench.mains === "in" || (s.plan !== null && !s.bench.shutDown && s.bench.mains !== "out"),
+    power: powerOf(view),
     screwsOut: screws.out.length,
     damage: s.triage.damage,
     buildId: build?.kind === "build" ? build.data.id : null,

@@ -1,4 +1,4 @@
-import { fold, powerState } from "@/core/job";
+import { fold, powerOf } from "@/core/job";
 import { type MeterPort, type MeterSpot, type MeterValue, meterRefusal } from "@/core/triage";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
@@ -22,7 +22,7 @@ export async function readMeter(jobId: string, point: string, mode: string): Pro
   const table = (await readReference()).triage?.data;
   const spot = table?.meter.find((m) => m.point === point && m.mode === mode);
   if (!spot) return { ok: false, status: 400, problem: `The table has no spot "${point}" for ${mode}.` };
-  const power = powerState({ state: fold(log.events, log.snapshots), snapshots: log.snapshots });
+  const power = powerOf({ state: fold(log.events, log.snapshots), snapshots: log.snapshots }).state;
   const refused = meterRefusal(spot.mode, power);
   if (refused) return { ok: false, status: 409, problem: refused };
   const read = await meterOf(jobId).read(spot, power);

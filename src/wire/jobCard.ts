@@ -1,4 +1,4 @@
-import type { JobState } from "@/core/job";
+import type { JobState, Power } from "@/core/job";
 import type { Station } from "@/core/teardown";
 
 /** What lists show of a job: a projection, kept as a cache beside the log. */
@@ -22,8 +22,7 @@ export interface JobCard {
   minutesLeft: { p50: number; p80: number } | null;
   /** Physically open on a bench: parts or screws away. */
   open: boolean;
-  isolated: boolean;
-  live: boolean;
+  power: Power;
   screwsOut: number;
   damage: JobState["triage"]["damage"];
   buildId: string | null;

@@ -3,6 +3,7 @@ import type { Pass } from "../proof";
 import { judgeReading } from "../triage";
 import type { JobEvent } from "./event";
 import type { Payload } from "./payloads";
+import { stopWithoutSupply } from "./power";
 import { freshBond, type JobState, type Snapshots } from "./state";
 
 /** Note of the stop that an answer to "is there cover" raises by itself. */
@@ -212,6 +213,7 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
       break;
     case "bench.mainsOut":
       s.bench.mains = "out";
+      stopWithoutSupply(s, b);
       break;
     case "bench.mainsIn":
       s.bench.mains = "in";
@@ -277,6 +279,7 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
     case "swap.cableDisconnected": {
       s.connectors[e.payload.connector] = "off";
       touch(s, e.payload.connector, b?.connector.get(e.payload.connector));
+      stopWithoutSupply(s, b);
       break;
     }
     case "swap.cableConnected": {

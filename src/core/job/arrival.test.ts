@@ -1,7 +1,8 @@
 import { hashes, panels, plannedJob, TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
+import { NOT_BY_EYE } from "../panel";
 import { stationNow } from "../teardown";
-import { ARRIVAL_ITEMS, type ArrivalItem, changesOf, mayConnectPanel, panelIsHere } from ".";
+import { ARRIVAL_ITEMS, type ArrivalItem, changesOf, fitOf, mayConnectPanel, panelIsHere } from ".";
 
 const at = (b: TestBench) => stationNow(b.state, null);
 const check = (b: TestBench, item: ArrivalItem, result: "good" | "absent" | "wrong", note = "") =>
@@ -148,3 +149,66 @@ describe("changes a panel asks for", () => {
     }
   });
 });
+
+describe("what a look at the part in hand may say", () => {
+  /** A job whose candidate is known to differ where a board can burn, arrived all the same. */
+  const look = (field: string, result: "agrees" | "differs", source: "M" | "L" | "D" = "M", note = "") => {
+    const b = withK36();
+    b.do("match.looked", { field, result, source, note });
+    return fitOf(b.view)!.rows.find((r) => r.field === field)!;
+  };
+  const rowsBefore = () => fitOf(withK36().view)!.rows;
+  it("a look settles what was not known, either way, and its word is kept as the reason", () => {
+    const open = rowsBefore().filter((r) => r.verdict === "unknown" && !NOT_BY_EYE.includes(r.field));
+    expect(open.length).toBeGreaterThan(0);
+    for (const r of open) {
+      expect(look(r.field, "agrees"), r.field).toMatchObject({ verdict: "same", words: "looked at, agrees" });
+      expect(look(r.field, "differs"), r.field).toMatchObject({ verdict: "stop", words: "looked at, differs" });
+      expect(look(r.field, "agrees", "M", "held beside the old one").reason).toBe("held beside the old one");
+      expect(look(r.field, "agrees").reason).toBe("Looked at on arrival.");
+      expect(look(r.field, "differs").reason).toBe("The part in hand differs.");
+    }
+  });
+  it("a look overturns nothing that is known: a stop stays a stop, a same stays the same", () => {
+    const known = rowsBefore().filter((r) => r.verdict !== "unknown");
+    expect(known.length).toBeGreaterThan(5);
+    for (const r of known)
+      for (const result of ["agrees", "differs"] as const)
+        expect(look(r.field, result, NOT_BY_EYE.includes(r.field) ? "D" : "M", "seen"), r.field).toEqual(r);
+  });
+  it("agreeing with a known stop never opens the connector", () => {
+    const v = withK36();
+    v.do("plan.made", { buildHash: hashes.build["ostrel-kestrel-14"], goal: "panelOut" });
+    const hash = v.state.match.chosen!.panelHash;
+    const cand = panels["gv140fhb-k36"]!;
+    const other = cand.contacts.value === 30 ? 40 : 30;
+    const stopped = { ...cand, contacts: { value: other, source: "L" as const } };
+    const view = () => ({
+      state: v.state,
+      snapshots: { ...v.view.snapshots, [hash]: { kind: "panel" as const, data: stopped } },
+    });
+    expect(fitOf(view())!.rows.find((r) => r.field === "contacts")!.verdict).toBe("stop");
+    v.do("match.looked", { field: "contacts", result: "agrees", source: "M", note: "counted them" });
+    expect(fitOf(view())!.rows.find((r) => r.field === "contacts")!.verdict).toBe("stop");
+    expect(fitOf(view())!.overall.kind).toBe("stop");
+    expect(mayConnectPanel(view(), "display-plug")?.reason).toMatch(/Do not connect/);
+  });
+  it("a supply voltage is not settled by eye, not even by a record that came from outside", () => {
+    const b = withK36();
+    for (const field of NOT_BY_EYE) {
+      const row = () => fitOf({ state: b.state, snapshots: unknownSupply(b) })!.rows.find((r) => r.field === field)!;
+      expect(row().verdict).toBe("unknown");
+      b.events.push(b.make({ type: "match.looked", payload: { field, result: "agrees", source: "M", note: "" } }));
+      expect(row().verdict, field).toBe("unknown");
+      b.do("match.looked", { field, result: "agrees", source: "D", note: "maker's datasheet" });
+      expect(row(), field).toMatchObject({ verdict: "same", reason: "maker's datasheet" });
+    }
+  });
+});
+
+/** The chosen panel with both supplies unknown. */
+function unknownSupply(b: TestBench) {
+  const nothing = { value: null, source: "D" as const };
+  const data = { ...panels["gv140fhb-k36"]!, logicSupplyV: nothing, backlightSupplyV: nothing };
+  return { ...b.view.snapshots, [b.state.match.chosen!.panelHash]: { kind: "panel" as const, data } };
+}

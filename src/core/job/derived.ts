@@ -10,16 +10,7 @@ import {
   unknownPanel,
 } from "../panel";
 import { type Check, type Disturbed, judgeFaults, type Pass, type Policy, requiredChecks } from "../proof";
-import {
-  type Findings,
-  findingsWithMarks,
-  HAZARDS,
-  type Hazard,
-  MONEY_STOPS,
-  type MoneyStop,
-  type PowerState,
-  type TriageTable,
-} from "../triage";
+import { type Findings, findingsWithMarks, HAZARDS, type Hazard, MONEY_STOPS, type MoneyStop, type TriageTable } from "../triage";
 import { ARRIVAL_ITEMS } from "./payloadWords";
 import type { ArrivalItem, JobState, Snapshots } from "./state";
 
@@ -101,36 +92,6 @@ export function arrivalStatus(s: JobState): { open: ArrivalItem[]; wrong: Arriva
 export function panelIsHere(s: JobState): boolean {
   const { open, wrong } = arrivalStatus(s);
   return s.match.arrived !== null && open.length === 0 && wrong.length === 0;
-}
-
-export interface Isolation {
-  isolated: boolean;
-  live: boolean;
-  /** What is still missing, in the order of work. */
-  missing: string[];
-}
-
-/** Whether the machine is isolated, and what is missing. Unknown is never isolated. */
-export function isolationOf(v: JobView): Isolation {
-  const { bench, connectors } = v.state;
-  const b = buildOf(v);
-  const missing: string[] = [];
-  if (!bench.shutDown) missing.push("shut down");
-  if (bench.mains !== "out") missing.push(bench.mains === "in" ? "take the mains out" : "take the mains out (not recorded)");
-  if (!b) missing.push("name the machine's build: its power points are unknown");
-  else if (b.build.isolation.by === "batteryOffMode") {
-    if (!bench.batteryOff) missing.push("enter battery-off mode and prove it");
-  } else for (const p of b.powerPoints) if (connectors[p.id] !== "off") missing.push(`open ${p.name.toLowerCase()}`);
-  if (missing.length === 0 && !bench.drained) missing.push("hold the power key to drain");
-  return { isolated: missing.length === 0, live: bench.mains === "in" || !bench.shutDown, missing };
-}
-
-/** The power state as far as it is recorded. Nothing recorded is *unknown*, and unknown allows neither kind of measuring. */
-export function powerState(v: JobView): PowerState {
-  if (isolationOf(v).isolated) return "isolated";
-  const { mains, running } = v.state.bench;
-  if (mains === "in" || running === true) return "live";
-  return mains === "out" && running === false ? "off" : "unknown";
 }
 
 /** Answers to the table's findings: what was recorded, and what the marks on the drawing say. */

@@ -7,12 +7,10 @@ import {
   buildOf,
   candidateOf,
   changesOf,
-  isolationOf,
   type JobView,
   moneyWords,
   openMoneyStops,
   passStatus,
-  powerState,
   sameCode,
   screwsOpen,
 } from "./derived";
@@ -29,6 +27,7 @@ import {
   safetyClear,
 } from "./gates";
 import type { EventType } from "./payloads";
+import { powerOf } from "./power";
 import { mayPlanAnew } from "./replan";
 
 /** Records that are never held back: they tell what happened, or resolve a stop. */
@@ -191,7 +190,7 @@ function deskGate(v: JobView, e: JobEvent): Answer {
       const known =
         table.kind === "triage" && table.data.meter.some((m) => m.point === e.payload.point && m.mode === e.payload.mode);
       if (!known) return no("meter", `The table has no ${modeWords(e.payload.mode).toLowerCase()} at "${e.payload.point}".`);
-      const refused = meterRefusal(e.payload.mode, powerState(v));
+      const refused = meterRefusal(e.payload.mode, powerOf(v).state);
       return refused ? no("meter", refused) : null;
     }
     case "quote.chosen":
@@ -266,7 +265,7 @@ function deskGate(v: JobView, e: JobEvent): Answer {
       return s.bench.shutDown ? null : no("bench", "Shut down first.");
     }
     case "bench.drained": {
-      const rest = isolationOf(v).missing.filter((m) => !m.startsWith("hold the power key"));
+      const rest = powerOf(v).missing.filter((m) => !m.startsWith("hold the power key"));
       if (rest.length) return no("bench", `Hold the power key after the rest: ${listed(rest)}.`);
       const least = buildOf(v)?.build.isolation.drainS[0] ?? 5;
       return e.payload.seconds >= least ? null : no("bench", `Hold it ${least} s at least.`);
@@ -367,7 +366,7 @@ function handGate(v: JobView, e: JobEvent, b: BuildIndex): Answer {
       if (s.panel !== "seated") return no("part", "No new panel is seated.");
       const over = b.panel.blockedBy.filter((x) => s.parts[x] !== "out" && s.parts[x] !== "folded");
       if (over.length) return no("blocked", `First off: ${listed(over.map((x) => b.part.get(x)?.name.toLowerCase() ?? x))}.`);
-      const iso = isolationOf(v);
+      const iso = powerOf(v);
       return iso.isolated ? null : no("part", `Not isolated. Still to do: ${listed(iso.missing)}.`);
     }
     case "swap.transplanted": {

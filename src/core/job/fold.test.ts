@@ -2,7 +2,7 @@ import { builds, plannedJob, snapshots, TestBench } from "@tests/bench";
 import { everyAct, plannedAct, seededRandom } from "@tests/randomActs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { askGate, compareEvents, counting, eventGate, fold, isolationOf, type JobEvent, looseTestMissing, mayTakeBack } from ".";
+import { askGate, compareEvents, counting, eventGate, fold, type JobEvent, looseTestMissing, mayTakeBack, powerOf } from ".";
 
 type Family = "B" | "C";
 const buildOf = (f: Family) => builds[f === "C" ? "ostrel-kestrel-14" : "tollund-cairn-11-cb"]!;
@@ -113,7 +113,7 @@ describe("fold", () => {
       fc.property(family, seed, (f, s) => {
         const b = run(f, s, 70, 0.6);
         const v = b.view;
-        if (!isolationOf(v).isolated) return;
+        if (!powerOf(v).isolated) return;
         const at = b.events.map((e) => e.type);
         const last = (types: string[]) => Math.max(-1, ...at.map((t, i) => (types.includes(t) ? i : -1)));
         expect(last(["bench.mainsOut"])).toBeGreaterThan(last(["bench.mainsIn"]));
@@ -134,7 +134,7 @@ describe("fold", () => {
           if (e.type !== "bond.linerPulled") return;
           const v = { state: fold(b.events.slice(0, i), snapshots), snapshots };
           expect(looseTestMissing(v)).toBeNull();
-          expect(isolationOf(v).isolated).toBe(true);
+          expect(powerOf(v).isolated).toBe(true);
         });
       }),
       { numRuns: 25 },

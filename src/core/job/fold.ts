@@ -7,7 +7,7 @@ import type { EventType } from "./payloads";
 import { emptyState, type JobState, type Snapshots } from "./state";
 
 /** The rules of folding, counted up whenever they change, so that stored projections know they are old. */
-export const FOLD_VERSION = 7;
+export const FOLD_VERSION = 8;
 
 /** What can never be taken back: a safety stop is resolved by making safe, and a job stays opened. */
 const KEPT: ReadonlySet<EventType> = new Set(["job.opened", "job.safetyRaised", "job.takenBack"]);

@@ -1,6 +1,6 @@
 import { hashes, panels, plannedJob, snapshots, TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { handoverSheet, isolationOf, mayHandOver, mayOrder, mayPullLiners, openBreaches, passStatus } from ".";
+import { handoverSheet, mayHandOver, mayOrder, mayPullLiners, openBreaches, passStatus, powerOf } from ".";
 
 /** A job up to the order, with this candidate chosen for a family-C machine. */
 function chosen(candidate: string, oldHash: string | null = hashes.panel["gv140fhb-k31"]!): TestBench {
@@ -116,12 +116,12 @@ describe("isolation is a state with an end", () => {
   ] as const)
     it(`${what} ends it`, () => {
       const b = plannedJob("B").until("screwsLoosen:hinge-screws");
-      expect(isolationOf(b.view).isolated).toBe(true);
+      expect(powerOf(b.view).isolated).toBe(true);
       b.do(type);
-      expect(isolationOf(b.view)).toMatchObject({ isolated: false });
+      expect(powerOf(b.view)).toMatchObject({ isolated: false });
     });
   it("nothing recorded is not isolated", () => {
-    const { missing, isolated } = isolationOf(plannedJob("C").view);
+    const { missing, isolated } = powerOf(plannedJob("C").view);
     expect(isolated).toBe(false);
     expect(missing.join()).toMatch(/not recorded/);
   });

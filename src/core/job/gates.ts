@@ -9,7 +9,6 @@ import {
   changesOf,
   fitOf,
   hazardWords,
-  isolationOf,
   type JobView,
   moneyWords,
   openBreaches,
@@ -18,6 +17,7 @@ import {
   passStatus,
   screwsOpen,
 } from "./derived";
+import { powerOf } from "./power";
 
 import type { ArrivalItem } from "./state";
 
@@ -45,12 +45,12 @@ function breachClear(v: JobView, gate: string): Answer {
 }
 
 const isolatedWords = (v: JobView) => {
-  const { missing } = isolationOf(v);
+  const { missing } = powerOf(v);
   return `Not isolated. Still to do: ${listed(missing)}.`;
 };
 
 function isolatedFor(v: JobView, gate: string): Answer {
-  return isolationOf(v).isolated ? null : no(gate, isolatedWords(v));
+  return powerOf(v).isolated ? null : no(gate, isolatedWords(v));
 }
 
 /**

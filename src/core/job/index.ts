@@ -24,6 +24,7 @@ export { type PauseCard, pauseCard } from "./pauseCard";
 export type { EventType, Payload, Photo } from "./payloads";
 export { ARRIVAL_ITEMS, CONDITION_KINDS, LOGINS, MISHAPS, QUOTE_OPTIONS, RETURN_REASONS } from "./payloadWords";
 export { POINT_WORDS, POINTS, type PointOfNoReturn, type PointRow, pointCheck } from "./points";
+export { type Power, packCut, powerOf } from "./power";
 export { mayPlanAnew } from "./replan";
 export {
   type ArrivalItem,

@@ -1,5 +1,6 @@
 import { counted, listed } from "../quantity";
-import { buildOf, isolationOf, type JobView, screwsOpen } from "./derived";
+import { buildOf, type JobView, screwsOpen } from "./derived";
+import { powerOf } from "./power";
 
 export interface PauseCard {
   sections: { title: string; lines: string[] }[];
@@ -14,7 +15,7 @@ export interface PauseCard {
 export function pauseCard(v: JobView): PauseCard {
   const s = v.state;
   const b = buildOf(v);
-  const iso = isolationOf(v);
+  const iso = powerOf(v);
   const { out, loose } = screwsOpen(s);
   const groups = new Map<string, string[]>();
   for (const x of out) {

@@ -1,6 +1,7 @@
 import { listed } from "../quantity";
-import { buildOf, changesOf, isolationOf, type JobView, passStatus, screwsOpen } from "./derived";
+import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "./derived";
 import { looseTestMissing } from "./gates";
+import { powerOf } from "./power";
 
 export const POINTS = ["liner", "bezel", "baseCover"] as const;
 export type PointOfNoReturn = (typeof POINTS)[number];
@@ -31,7 +32,7 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   const leads = off.filter(
     (c) => !c.powerPoint && (point === "baseCover" || c.joins[0] === b.panel.id || !c.reachableWhenSeated),
   );
-  const iso = isolationOf(v);
+  const iso = powerOf(v);
   const leadOpen = point === "bezel" && off.some((c) => c.view === "lid");
   const rows: PointRow[] = [];
   if (point === "liner" || leadOpen)

@@ -1,4 +1,4 @@
-import { buildOf, isolationOf, type JobView, looseTestMissing, passStatus } from "../job";
+import { buildOf, type JobView, looseTestMissing, passStatus, powerOf } from "../job";
 import type { Plan, PlanResult } from "./plan";
 import type { Step } from "./step";
 
@@ -103,7 +103,7 @@ function offForHands(v: JobView, s: Step, isolated: boolean): boolean {
 /** Taking power off comes three times; each is done once it holds, or once the work behind it has begun. */
 function powerDone(v: JobView, s: Step): boolean {
   const st = v.state;
-  const iso = isolationOf(v);
+  const iso = powerOf(v);
   const past =
     s.target === ""
       ? st.panel !== "old"

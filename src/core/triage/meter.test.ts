@@ -2,7 +2,7 @@ import { hashes, plannedJob, triageTable } from "@tests/bench";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { BOARDS, simulatedMeter } from "@/standins/board";
-import { powerState } from "../job";
+import { powerOf } from "../job";
 import { judgeReading, meterRefusal } from ".";
 
 const spot = (point: string) => triageTable.meter.find((m) => m.point === point)!;
@@ -17,16 +17,16 @@ describe("meter and power state", () => {
   });
   it("a job's log tells the state; nothing recorded is unknown", () => {
     const b = plannedJob("B");
-    expect(powerState(b.view)).toBe("unknown");
+    expect(powerOf(b.view).state).toBe("unknown");
     b.do("bench.mainsOut");
-    expect(powerState(b.view)).toBe("unknown");
+    expect(powerOf(b.view).state).toBe("unknown");
     b.do("bench.shutDown");
-    expect(powerState(b.view)).toBe("off");
+    expect(powerOf(b.view).state).toBe("off");
     b.do("bench.batteryOff", { proven: true });
     b.do("bench.drained", { seconds: 6 });
-    expect(powerState(b.view)).toBe("isolated");
+    expect(powerOf(b.view).state).toBe("isolated");
     b.do("bench.mainsIn");
-    expect(powerState(b.view)).toBe("live");
+    expect(powerOf(b.view).state).toBe("live");
   });
   it("the gate refuses readings against the state, and a live reading makes the bench live", () => {
     const read = (point: string, mode: string, value: number | null) => ({
@@ -42,7 +42,7 @@ describe("meter and power state", () => {
     expect(b.why("triage.meterRead", read("driverInput", "dcVolts", 19))).toMatch(/live board only/);
     b.do("triage.meterRead", read("backlightFuse", "continuity", null));
     expect(b.state.triage.findings.fuseOpen).toBe("yes");
-    expect(powerState(b.view)).toBe("isolated");
+    expect(powerOf(b.view).state).toBe("isolated");
     b.do("bench.mainsIn");
     expect(b.why("triage.meterRead", read("backlightFuse", "continuity", 0.3))).toMatch(/this one is live/);
     b.do("triage.meterRead", read("driverInput", "dcVolts", 19.1));
@@ -51,7 +51,7 @@ describe("meter and power state", () => {
     // One that arrived late says so all the same: whoever read volts was at a live board.
     const c = plannedJob("B").until("partOut:bezel");
     c.events.push(c.make({ type: "triage.meterRead", payload: read("driverInput", "dcVolts", 19.1) } as never));
-    expect(powerState(c.view)).toBe("live");
+    expect(powerOf(c.view).state).toBe("live");
     expect(c.state.breaches).toHaveLength(1);
     expect(b.why("triage.meterRead", read("nowhere", "dcVolts", 1))).toMatch(/no dc volts at "nowhere"/);
   });

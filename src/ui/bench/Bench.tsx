@@ -322,11 +322,11 @@ export function Bench({
         facts={
           openOne
             ? {
-                power: openOne.isolated
-                  ? { state: "isolated", title: "Isolated", note: `${openOne.number} lies open` }
-                  : openOne.live
-                    ? { state: "live", title: "Live", note: `${openOne.number} lies open` }
-                    : { state: "off", title: "Off, not isolated", note: `${openOne.number} lies open` },
+                power: {
+                  state: openOne.power.isolated ? "isolated" : openOne.power.live ? "live" : "off",
+                  title: openOne.power.title,
+                  note: `${openOne.number} lies open`,
+                },
                 bit: { drive: null, title: "No bit", note: "in hand" },
                 screws: {
                   title: openOne.screwsOut ? `${counted(openOne.screwsOut, "screw")} out` : "No screw out",

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { buildOf, isolationOf, openBreaches, openHazards } from "@/core/job";
+import { buildOf, openBreaches, openHazards, powerOf } from "@/core/job";
 import { HAZARDS, type Hazard } from "@/core/triage";
 import { Sheet } from "../controls/Sheet";
 import { Mark } from "../draw/Mark";
@@ -39,27 +39,20 @@ export function BenchDialogs({
 }: {
   open: DialogName | null;
   onClose: () => void;
-  onOpen: (d: DialogName) => void;
   lettersOff: boolean;
   onLetters: (off: boolean) => void;
-  runMode: boolean;
-  breaches: number;
 }) {
   const { log, view } = useBench();
   const b = buildOf(view);
-  const iso = isolationOf(view);
+  const power = powerOf(view);
   const act = (ok: boolean) => {
     if (ok) onClose();
   };
   return (
     <>
-      <Sheet
-        open={open === "power"}
-        onClose={onClose}
-        title={iso.isolated ? "Isolated" : iso.live ? "Live" : "Off, not isolated"}
-      >
+      <Sheet open={open === "power"} onClose={onClose} title={power.title}>
         <p className="q">
-          {iso.isolated ? "Mains in, battery on, or a test ends it." : `Still to do: ${iso.missing.join("; ")}.`}
+          {power.isolated ? "Mains in, battery on, or a test ends it." : `Still to do: ${power.missing.join("; ")}.`}
         </p>
         {log.refusal && (
           <div className="refusal" role="alert">

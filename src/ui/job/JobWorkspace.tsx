@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { applyFinds } from "@/core/build";
-import { candidateOf, changesOf, fold, type JobEvent, oldPanelOf, openBreaches, openHazards, type Snapshots } from "@/core/job";
+import { candidateOf, changesOf, type JobEvent, oldPanelOf, openHazards, type Snapshots } from "@/core/job";
 import { progressIn } from "@/core/teardown";
 import { type KeptPlan, planKey } from "@/wire/plan";
 import { readPedals } from "../controls/pedals";
@@ -158,7 +158,6 @@ export function JobWorkspace(props: WorkspaceProps) {
     } else if (station$.current.digits) station$.current.digits(n);
     else to(n);
   };
-  const runMode = (["open", "swap", "bond", "close"] as string[]).includes(station);
   const stop = openHazards(log.state).length > 0;
   useBenchKeys({
     lettersOff,
@@ -278,14 +277,11 @@ export function JobWorkspace(props: WorkspaceProps) {
       <BenchDialogs
         open={dialog}
         onClose={() => setDialog(null)}
-        onOpen={setDialog}
         lettersOff={lettersOff}
         onLetters={(off) => {
           setLettersOff(off);
           write("helvane.letters", off ? "off" : "on");
         }}
-        runMode={runMode}
-        breaches={openBreaches(fold(log.events, log.snapshots)).length}
       />
     </JobContext.Provider>
   );

@@ -3,7 +3,6 @@ import {
   buildOf,
   candidateOf,
   fitOf,
-  isolationOf,
   type JobState,
   looseTestMissing,
   oldPanelOf,
@@ -12,6 +11,7 @@ import {
   openMoneyStops,
   panelReading,
   passStatus,
+  powerOf,
   screwsOpen,
   type JobView as View,
 } from "@/core/job";
@@ -157,19 +157,15 @@ const clockWords = (clock: string | null) => (clock ? format(Number(clock.slice(
 export function trayFacts(v: View, p: Progress | null): TrayFacts {
   const s: JobState = v.state;
   const b = buildOf(v);
-  const iso = isolationOf(v);
+  const now = powerOf(v);
   const started = s.plan !== null && (s.bench.shutDown || s.bench.mains !== "unknown" || Object.keys(s.screws).length > 0);
   const power: TrayFacts["power"] = !started
     ? { state: "clear", title: "Nothing on bench", note: "mat is clear" }
-    : iso.isolated
-      ? { state: "isolated", title: "Isolated", note: s.bench.since ? `since ${clockWords(s.bench.since)}` : "power points open" }
-      : iso.live
-        ? {
-            state: "live",
-            title: "Live",
-            note: s.bench.mains === "in" ? "mains in" : s.bench.mains === "out" ? "running on battery" : "mains not recorded",
-          }
-        : { state: "off", title: "Off, not isolated", note: iso.missing[0] ?? "" };
+    : {
+        state: now.isolated ? "isolated" : now.live ? "live" : "off",
+        title: now.title,
+        note: now.isolated && s.bench.since ? `since ${clockWords(s.bench.since)}` : now.note,
+      };
   const g = p?.now ? b?.group.get(p.now.target) : undefined;
   const type = g ? b!.screwType.get(g.screws[0]!.type)! : null;
   const groups = b

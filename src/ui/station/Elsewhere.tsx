@@ -1,6 +1,6 @@
 "use client";
 import Link from "next/link";
-import { isolationOf, mayPullLiners } from "@/core/job";
+import { mayPullLiners, powerOf } from "@/core/job";
 import { durationWords } from "@/core/quantity";
 import { nextAct, type Step, type StepStation } from "@/core/teardown";
 import { KeysLine } from "../controls/KeysLine";
@@ -13,7 +13,6 @@ export function Elsewhere({ station, now, onTake }: { station: StepStation; now:
   const { progress, jobId, view, offer, say, log } = useBench();
   const mine = progress!.steps.filter((x) => x.step.station === station);
   const next = mine.find((x) => !x.done);
-  const iso = isolationOf(view);
   offer({ digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`) });
   return (
     <>
@@ -29,8 +28,7 @@ export function Elsewhere({ station, now, onTake }: { station: StepStation; now:
           <span>
             <b>Now: {now.title}</b>
             <i>
-              In {now.station[0]!.toUpperCase() + now.station.slice(1)}.{" "}
-              {iso.isolated ? "Isolated." : iso.live ? "Live." : "Not isolated."}
+              In {now.station[0]!.toUpperCase() + now.station.slice(1)}. {powerOf(view).title}.
             </i>
           </span>
           <kbd>G</kbd>

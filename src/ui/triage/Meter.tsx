@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { powerState } from "@/core/job";
+import { powerOf } from "@/core/job";
 import { judgeReading, type MeterSpot, meterRefusal, modeWords, type TriageTable } from "@/core/triage";
 import type { MeterReply } from "@/wire/triage";
 import { Mark } from "../draw/Mark";
@@ -20,7 +20,7 @@ export function Meter({ table }: { table: { hash: string; data: TriageTable } })
   const [typed, setTyped] = useState("");
   const [open, setOpen] = useState(false);
   const spot = spots[at] as MeterSpot | undefined;
-  const power = powerState(view);
+  const power = powerOf(view).state;
   const refused = spot ? meterRefusal(spot.mode, power) : null;
   const record = (value: number | null, by: "meter" | "hand") =>
     spot &&

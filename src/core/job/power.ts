@@ -1,0 +1,71 @@
+import type { BuildIndex } from "../build";
+import type { PowerState } from "../triage";
+import { buildOf, type JobView } from "./derived";
+import type { JobState } from "./state";
+
+/** How the machine stands for power, as far as it is recorded: the one answer for every gate, list and screen. */
+export interface Power {
+  state: PowerState;
+  isolated: boolean;
+  /** Live, or not known to be off: what is not recorded is taken for live. */
+  live: boolean;
+  /** What isolation still lacks, in the order of work; empty when isolated. */
+  missing: string[];
+  /** The state in two or three words, and one more line that says why. */
+  title: string;
+  note: string;
+}
+
+/**
+ * Whether nothing can come from the pack: every point that carries its voltage is open, or the battery-off mode is on.
+ * @example packCut(state, indexBuild(build)) // false
+ */
+export const packCut = (s: JobState, b: BuildIndex | null): boolean =>
+  b !== null &&
+  (b.build.isolation.by === "batteryOffMode"
+    ? s.bench.batteryOff
+    : b.powerPoints.length > 0 && b.powerPoints.every((c) => s.connectors[c.id] === "off"));
+
+/** A machine that was running has stopped once neither mains nor pack feeds it. That it was shut down is still to be said. */
+export function stopWithoutSupply(s: JobState, b: BuildIndex | null): void {
+  if (s.bench.running && s.bench.mains === "out" && packCut(s, b)) s.bench.running = false;
+}
+
+/** What isolation still lacks, in the order of work. Unknown is never isolated. */
+function missingFor(s: JobState, b: BuildIndex | null): string[] {
+  const missing: string[] = [];
+  if (!s.bench.shutDown) missing.push("shut down");
+  if (s.bench.mains !== "out") missing.push(s.bench.mains === "in" ? "take the mains out" : "take the mains out (not recorded)");
+  if (!b) missing.push("name the machine's build: its power points are unknown");
+  else if (b.build.isolation.by === "batteryOffMode") {
+    if (!s.bench.batteryOff) missing.push("enter battery-off mode and prove it");
+  } else for (const p of b.powerPoints) if (s.connectors[p.id] !== "off") missing.push(`open ${p.name.toLowerCase()}`);
+  if (missing.length === 0 && !s.bench.drained) missing.push("hold the power key to drain");
+  return missing;
+}
+
+/**
+ * The power state of a job's machine. Live on mains; live on its battery as long as it runs and the pack is not cut off; off
+ * once it was shut down with the mains out; isolated when nothing is missing; else not known, and taken for live.
+ * @example powerOf(view).title // "Off, not isolated"
+ */
+export function powerOf(v: JobView): Power {
+  const s = v.state;
+  const b = buildOf(v);
+  const missing = missingFor(s, b);
+  const { mains, running } = s.bench;
+  const said = (state: PowerState, title: string, note: string): Power => ({
+    state,
+    isolated: state === "isolated",
+    live: state === "live" || state === "unknown",
+    missing,
+    title,
+    note,
+  });
+  if (missing.length === 0) return said("isolated", "Isolated", "power points open");
+  if (mains === "in") return said("live", "Live", "mains in");
+  if (mains === "out" && (running === false || (running === null && packCut(s, b))))
+    return said("off", "Off, not isolated", missing[0]!);
+  if (running === true) return said("live", "Live", mains === "out" ? "running on battery" : "running");
+  return said("unknown", "Live", mains === "out" ? "shutting down not recorded" : "mains not recorded");
+}
