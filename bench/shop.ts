@@ -32,7 +32,7 @@ export async function addClosedJobs(file: string, count: number): Promise<number
           trx,
           { ...e, id: id(), jobId, payload } as JobEvent,
           "2026-01-01T00:00:00.000Z",
-          Object.fromEntries(own.map((h) => [h, snapshots[h]!])),
+          Object.fromEntries(own.map((h) => [h, { kind: snapshots[h]!.kind, json: JSON.stringify(snapshots[h]!.data) }])),
         );
         total += 1;
       }

@@ -1,7 +1,7 @@
-import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { type Build, parseBuild } from "@/core/build";
+import type { Act } from "@/core/job";
 import {
   ARRIVAL_ITEMS,
   buildOf,
@@ -15,13 +15,14 @@ import {
   type Snapshot,
 } from "@/core/job";
 import type { Panel } from "@/core/panel";
-import type { Act, Step } from "@/core/teardown";
+import type { Step } from "@/core/teardown";
 import { nextAct, progressOf } from "@/core/teardown";
 import { TriageTable } from "@/core/triage";
+import { contentHash } from "@/data/referenceStore";
 
 const root = process.cwd();
 const json = (file: string) => JSON.parse(readFileSync(join(root, "data", file), "utf8"));
-const sha = (x: unknown) => createHash("sha256").update(JSON.stringify(x)).digest("hex");
+const sha = contentHash;
 
 export const builds = Object.fromEntries(
   readdirSync(join(root, "data/demo/builds")).map((file) => {
@@ -192,6 +193,6 @@ export function jobOn(build: string, panel = `fits-${build}`, b = new TestBench(
   });
   b.do("match.arrived", { codeRead: code });
   for (const item of ARRIVAL_ITEMS) if (item !== "code") b.do("match.arrivalChecked", { item, result: "good", note: "" });
-  b.do("plan.made", { buildHash: hashes.build[build], goal: "panelOut" });
+  b.do("plan.made", { buildHash: hashes.build[build], goal: "subjectOut" });
   return b;
 }

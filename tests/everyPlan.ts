@@ -65,7 +65,7 @@ export function everyPlan(build: Build, w: PlanWeights = PLAN_WEIGHTS): number {
       return set;
     };
     const iso = all(["drain"]);
-    const ids = [...all([`partOut:${b.panel.id}`, "drain"])];
+    const ids = [...all([`partOut:${b.subject.id}`, "drain"])];
     const at2 = new Map(ids.map((s, i) => [s, i]));
     if (ids.length > 30) throw new Error("too many steps to try every order");
     const memo = new Map<number, number>();

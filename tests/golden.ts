@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { applyFinds, type Build } from "@/core/build";
-import { eventGate, type JobEvent, type JobState, type JobView, passStatus, pauseCard } from "@/core/job";
+import { eventGate, type JobEvent, type JobState, type JobView, passStatus, pauseCard, seated } from "@/core/job";
 import { everyAct } from "./randomActs";
 
 /**
@@ -14,7 +14,7 @@ export const short = (x: unknown): string =>
     .slice(0, 10);
 
 /** The panel's place as a word of today: old, out, seated. */
-export const panelWord = (s: JobState): string => s.panel;
+export const panelWord = (s: JobState): string => (seated(s) ? "seated" : s.subject === "in" ? "old" : "out");
 
 const sorted = (o: Record<string, unknown>) => Object.fromEntries(Object.entries(o).sort(([a], [b]) => (a < b ? -1 : 1)));
 

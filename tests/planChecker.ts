@@ -18,7 +18,7 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
   const group = new Map(b.screwGroups.map((g) => [g.id, g]));
   const plug = new Map(b.connectors.map((c) => [c.id, c]));
   const tape = new Map(b.tapes.map((t) => [t.id, t]));
-  const panel = b.parts.find((p) => p.role === "panel")!.id;
+  const panel = b.subject.part;
   const away = new Set<string>();
   const folded = new Set<string>();
   const screws = new Map<string, "in" | "out" | "loose">(b.screwGroups.map((g) => [g.id, "in"]));
@@ -143,7 +143,7 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
     }
   }
   for (const [id, st] of screws) if (st !== "in") wrong.push(`${id} stays ${st}`);
-  for (const id of away) if (id !== panel && part.get(id)?.role !== "panel") wrong.push(`${id} stays out`);
+  for (const id of away) if (id !== panel && id !== b.subject.part) wrong.push(`${id} stays out`);
   for (const id of off) wrong.push(`${id} stays off`);
   if (!seated) wrong.push("the panel is never seated");
   return wrong;

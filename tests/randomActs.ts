@@ -1,7 +1,7 @@
 import type { Build } from "@/core/build";
-import type { JobView } from "@/core/job";
+import type { Act, JobView } from "@/core/job";
 import { cutList } from "@/core/tape";
-import { type Act, nextAct, progressOf } from "@/core/teardown";
+import { nextAct, progressOf } from "@/core/teardown";
 import { hashes } from "./bench";
 
 /** A small seeded generator (mulberry32), so that a failing run can be repeated from its seed. */

@@ -131,7 +131,7 @@ export function randomBuild(seed: number, parts: number): Build {
       : [];
   const build = {
     format: "helvane.build",
-    version: 1,
+    version: 2,
     id: `random-${seed}`,
     machineModel: `Random ${seed}`,
     family: "H",
@@ -158,6 +158,7 @@ export function randomBuild(seed: number, parts: number): Build {
       drive: id === "cross" ? "cross" : "lobe6",
       size: id === "cross" ? "PH00" : "T5",
     })),
+    subject: { kind: "panel", part: "panel" },
     parts: [
       ...built,
       { id: "battery", name: "Battery", view: "base", role: "battery" },

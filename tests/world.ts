@@ -89,7 +89,7 @@ export class World {
       case "open.partOut":
         this.away.add(e.payload.part);
         this.folded.delete(e.payload.part);
-        if (this.build.parts.some((p) => p.id === e.payload.part && p.role === "panel")) this.panel = "out";
+        if (e.payload.part === this.build.subject.part) this.panel = "out";
         break;
       case "open.partFolded":
         this.folded.add(e.payload.part);

@@ -2,16 +2,11 @@ import { randomBytes } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { z } from "zod";
-import { parseBuild } from "@/core/build";
-import { Offer, SellerTerms } from "@/core/catalogue";
 import { type JobEvent, makeClock, makeEventId, parseEvent } from "@/core/job";
-import { Panel } from "@/core/panel";
-import { Policy } from "@/core/proof";
-import { QuotePolicy } from "@/core/quote";
-import { ToolStock } from "@/core/teardown";
 import { NOTHING_KNOWN, type Outcome, posterior, TriageTable } from "@/core/triage";
 import type { Connection } from "./connection";
-import { contentHash, type ReferenceKind, saveReference } from "./referenceStore";
+import { contentHash, saveReference } from "./referenceStore";
+import { type ReferenceKind, readRow, TABLES } from "./registry";
 
 const DemoJob = z.strictObject({
   format: z.literal("helvane.demoJob"),
@@ -22,31 +17,34 @@ const DemoJob = z.strictObject({
 });
 
 const read = (dir: string, file: string): unknown => JSON.parse(readFileSync(join(dir, file), "utf8"));
-const slug = (s: string) => s.toLowerCase().replace(/[^a-z0-9]+/g, "-");
 
-/** Loads the reference data from the open-format files: builds, panels, machines, offers, triage table, policy. */
+/** The rows a kind ships with, as its files have them, each with its file. */
+function shippedRows(dir: string, kind: ReferenceKind): { file: string; raw: unknown }[] {
+  const { shipped } = TABLES[kind];
+  if (!shipped) return [];
+  if ("folder" in shipped)
+    return readdirSync(join(dir, shipped.folder))
+      .sort()
+      .map((name) => ({ file: `${shipped.folder}/${name}`, raw: read(dir, `${shipped.folder}/${name}`) }));
+  const raw = read(dir, shipped.file);
+  if (!("list" in shipped)) return [{ file: shipped.file, raw }];
+  return (raw as Record<string, unknown[]>)[shipped.list]!.map((row) => ({ file: shipped.file, raw: row }));
+}
+
+/**
+ * Loads the reference data every kind ships with, from the open-format files.
+ * @returns content hashes, by kind where a kind has one row, else by kind and id
+ */
 export async function loadReference(c: Connection, dir: string, nowIso: string): Promise<Map<string, string>> {
   const hashes = new Map<string, string>();
-  const save = async (kind: ReferenceKind, id: string, data: unknown) => {
-    await saveReference(c.db, kind, id, data, null, nowIso);
-    hashes.set(kind === "triage" || kind === "policy" || kind === "quote" ? kind : `${kind}:${id}`, contentHash(data));
-  };
-  await save("triage", "shipped", TriageTable.parse(read(dir, "reference/triage.json")));
-  await save("quote", "shipped", QuotePolicy.parse(read(dir, "reference/quote.json")));
-  await save("policy", "shipped", Policy.parse(read(dir, "reference/policy.json")));
-  await save("tools", "shipped", ToolStock.parse(read(dir, "reference/tools.json")));
-  for (const file of readdirSync(join(dir, "demo/builds")).sort()) {
-    const parsed = parseBuild(readFileSync(join(dir, "demo/builds", file), "utf8"));
-    if (!parsed.ok) throw new Error(`${file}: ${parsed.problems.map((p) => `${p.where}: ${p.message}`).join("; ")}`);
-    await save("build", parsed.build.id, parsed.build);
-  }
-  for (const p of z.object({ panels: z.array(Panel) }).parse(read(dir, "demo/panels.json")).panels) await save("panel", p.id, p);
-  for (const m of (read(dir, "demo/machines.json") as { machines: { model: string }[] }).machines)
-    await save("machine", slug(m.model), m);
-  for (const s of z.object({ sellers: z.array(SellerTerms) }).parse(read(dir, "demo/sellers.json")).sellers)
-    await save("seller", slug(s.name), s);
-  for (const o of z.object({ offers: z.array(Offer) }).parse(read(dir, "demo/offers.json")).offers)
-    await save("offer", `${o.panel}-${slug(o.seller)}-${o.condition}`, o);
+  for (const kind of Object.keys(TABLES) as ReferenceKind[])
+    for (const { file, raw } of shippedRows(dir, kind)) {
+      const r = readRow(kind, raw);
+      if (!r.ok) throw new Error(`${file}: ${r.problem}`);
+      const id = (TABLES[kind].id as (row: unknown) => string)(r.row);
+      await saveReference(c.db, kind, id, r.row, null, nowIso);
+      hashes.set(id === "shipped" ? kind : `${kind}:${id}`, contentHash(r.row));
+    }
   return hashes;
 }
 

@@ -1,6 +1,6 @@
 import { type Kysely, sql } from "kysely";
 import { type JobEvent, liftEvent, type Snapshot, type Snapshots } from "@/core/job";
-import { parsedOnce } from "./referenceStore";
+import { readStored, type Stored } from "./referenceStore";
 import type { Database } from "./schema";
 
 export interface JobLog {
@@ -56,12 +56,24 @@ export async function eventsAfter(
   return rows.map((r) => ({ event: toEvent(r), seq: r.seq }));
 }
 
+/** Snapshots of a job as they lie here, by hash: the text each hash is of. */
+export async function storedSnapshots(db: Kysely<Database>, jobId: string): Promise<Record<string, Stored>> {
+  const rows = await db.selectFrom("snapshots").select(["hash", "kind", "json"]).where("job_id", "=", jobId).execute();
+  return Object.fromEntries(rows.map(({ hash, kind, json }) => [hash, { kind, json }]));
+}
+
+/** A stored text as the snapshot it is, at today's version of its shape. */
+export const snapshotOf = ({ kind, json }: Stored): Snapshot => ({ kind, data: readStored(kind, json) }) as Snapshot;
+
+/** Snapshots of a job, at today's version of their shapes. */
+export async function readSnapshots(db: Kysely<Database>, jobId: string): Promise<Snapshots> {
+  return Object.fromEntries(Object.entries(await storedSnapshots(db, jobId)).map(([hash, s]) => [hash, snapshotOf(s)]));
+}
+
 /** The whole log of a job with its snapshots. */
 export async function readLog(db: Kysely<Database>, jobId: string): Promise<JobLog> {
   const rows = await eventsAfter(db, jobId, 0);
-  const kept = await db.selectFrom("snapshots").select(["hash", "kind", "json"]).where("job_id", "=", jobId).execute();
-  const snapshots: Record<string, Snapshot> = {};
-  for (const k of kept) snapshots[k.hash] = { kind: k.kind, data: parsedOnce(k.json) } as Snapshot;
+  const snapshots = await readSnapshots(db, jobId);
   return {
     events: rows.map((r) => r.event),
     seqs: new Map(rows.map((r) => [r.event.id, r.seq])),
@@ -80,12 +92,12 @@ export async function insertEvent(
   db: Kysely<Database>,
   e: JobEvent,
   receivedAt: string,
-  bring: Readonly<Record<string, Snapshot>>,
+  bring: Readonly<Record<string, Stored>>,
 ): Promise<number> {
   for (const [hash, s] of Object.entries(bring))
     await db
       .insertInto("snapshots")
-      .values({ job_id: e.jobId, hash, kind: s.kind, json: JSON.stringify(s.data) })
+      .values({ job_id: e.jobId, hash, kind: s.kind, json: s.json })
       .onConflict((c) => c.doNothing())
       .execute();
   const row = await db
@@ -136,4 +148,14 @@ export async function jobNumbers(db: Kysely<Database>): Promise<{ jobId: string;
     select job_id as jobId, json_extract(payload, '$.number') as number from events where type = 'job.opened'
   `.execute(db);
   return rows;
+}
+
+/** Greatest sequence number of a job's log; 0 for none. */
+export async function topSeq(db: Kysely<Database>, jobId: string): Promise<number> {
+  const r = await db
+    .selectFrom("events")
+    .select(({ fn }) => fn.max("seq").as("seq"))
+    .where("job_id", "=", jobId)
+    .executeTakeFirst();
+  return r?.seq ?? 0;
 }

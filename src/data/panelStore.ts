@@ -1,6 +1,6 @@
 import { type Kysely, sql } from "kysely";
 import type { Panel } from "@/core/panel";
-import { parsedOnce, type ReferenceRow } from "./referenceStore";
+import { type ReferenceRow, readStored } from "./referenceStore";
 import type { Database } from "./schema";
 
 type Row = { id: string; hash: string; version: number; json: string };
@@ -8,7 +8,7 @@ const toPanel = (r: Row): ReferenceRow<Panel> => ({
   id: r.id,
   hash: r.hash,
   version: r.version,
-  data: parsedOnce(r.json) as Panel,
+  data: readStored("panel", r.json) as Panel,
 });
 
 export interface CatalogueEntry {

@@ -1,9 +1,7 @@
 import { createHash } from "node:crypto";
 import type { Kysely } from "kysely";
-import type { Snapshot } from "@/core/job";
+import { liftRow, type ReferenceKind, type ReferenceOf } from "./registry";
 import type { Database } from "./schema";
-
-export type ReferenceKind = "build" | "panel" | "triage" | "policy" | "machine" | "offer" | "quote" | "seller" | "tools";
 
 export interface ReferenceRow<T> {
   id: string;
@@ -41,20 +39,39 @@ export function parsedOnce(json: string): unknown {
   return data;
 }
 
-export async function listReference<T>(db: Kysely<Database>, kind: ReferenceKind): Promise<ReferenceRow<T>[]> {
+/** A stored row's data at today's version, parsed at most once while it is remembered. */
+export function readStored(kind: string, json: string): unknown {
+  const raw = parsedOnce(json);
+  const now = liftRow(kind, raw);
+  // What had to be lifted is remembered lifted: equal text is equal data, and the same object.
+  if (now !== raw) parsed.set(json, now);
+  return now;
+}
+
+/** All rows of a kind, in order of their ids. */
+export async function listReference<K extends ReferenceKind>(
+  db: Kysely<Database>,
+  kind: K,
+): Promise<ReferenceRow<ReferenceOf<K>>[]> {
   const rows = await db
     .selectFrom("reference")
     .select(["id", "hash", "version", "json"])
     .where("kind", "=", kind)
     .orderBy("id")
     .execute();
-  return rows.map((r) => ({ id: r.id, hash: r.hash, version: r.version, data: parsedOnce(r.json) as T }));
+  return rows.map((r) => ({ id: r.id, hash: r.hash, version: r.version, data: readStored(kind, r.json) as ReferenceOf<K> }));
 }
 
-/** Reference data by content hash, as a snapshot; null when nothing current has it. */
-export async function referenceByHash(db: Kysely<Database>, hash: string): Promise<Snapshot | null> {
+/** Reference data as it lies here, kind and text: a snapshot keeps the very text its hash is of. */
+export interface Stored {
+  kind: string;
+  json: string;
+}
+
+/** Reference data by content hash; null when nothing current has it. */
+export async function referenceByHash(db: Kysely<Database>, hash: string): Promise<Stored | null> {
   const r = await db.selectFrom("reference").select(["kind", "json"]).where("hash", "=", hash).executeTakeFirst();
-  return r ? ({ kind: r.kind, data: JSON.parse(r.json) } as Snapshot) : null;
+  return r ?? null;
 }
 
 export type SaveResult = { ok: true; version: number; hash: string } | { ok: false; current: number };
@@ -83,4 +100,27 @@ export async function saveReference(
       .values({ kind, id, ...values })
       .execute();
   return { ok: true, version: current + 1, hash };
+}
+
+/** Puts rows in place of what is there, whatever its version: for what comes from outside as a whole. */
+export async function replaceRows<K extends ReferenceKind>(
+  db: Kysely<Database>,
+  kind: K,
+  rows: readonly { id: string; data: ReferenceOf<K> }[],
+  nowIso: string,
+): Promise<void> {
+  await db.transaction().execute(async (trx) => {
+    for (const { id, data } of rows) {
+      const json = JSON.stringify(data);
+      await trx
+        .insertInto("reference")
+        .values({ kind, id, hash: contentHash(data), version: 1, json, updated_at: nowIso })
+        .onConflict((c) =>
+          c
+            .columns(["kind", "id"])
+            .doUpdateSet(({ eb, ref }) => ({ json, updated_at: nowIso, version: eb(ref("reference.version"), "+", 1) })),
+        )
+        .execute();
+    }
+  });
 }

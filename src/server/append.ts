@@ -1,7 +1,8 @@
-import { askGate, type JobEvent, parseEvent, photoOf, readClock, type Snapshot } from "@/core/job";
+import { askGate, type JobEvent, msOf, parseEvent, photoOf, ruleOf, type Snapshot } from "@/core/job";
+import { hasBlob } from "@/data/blobStore";
 import { connection } from "@/data/connection";
-import { findEvent, insertEvent, type JobLog, lastClockOf, readLog } from "@/data/eventStore";
-import { referenceByHash } from "@/data/referenceStore";
+import { findEvent, insertEvent, type JobLog, lastClockOf, readLog, snapshotOf, topSeq } from "@/data/eventStore";
+import { referenceByHash, type Stored } from "@/data/referenceStore";
 import type { AppendReply } from "@/wire/jobs";
 import { takeSeenTwice } from "./finds";
 import { announce } from "./live";
@@ -9,17 +10,17 @@ import { announce } from "./live";
 /** A device whose time is further ahead than this would drag every clock with it. */
 const AHEAD_MS = 24 * 3600_000;
 
-const hashesIn = (payload: object): string[] =>
-  Object.entries(payload)
-    .filter(([k, v]) => k.endsWith("Hash") && typeof v === "string")
-    .map(([, v]) => v as string);
+/** Hashes of the reference data an event relies on, as its rule names them. */
+export const reliesOn = (e: JobEvent): string[] =>
+  Object.keys(ruleOf(e.type).relies ?? {}).flatMap((field) => {
+    const hash = (e.payload as Record<string, unknown>)[field];
+    return typeof hash === "string" ? [hash] : [];
+  });
 
 /** Whether an event that arrives now was recorded without knowledge of another device's act, or while offline. */
 function isLate(log: JobLog, e: JobEvent, via: "live" | "outbox"): boolean {
   return via === "outbox" || log.events.some((x) => x.device !== e.device && (log.seqs.get(x.id) ?? 0) > e.seen);
 }
-
-const MONEY: ReadonlySet<string> = new Set(["match.ordered"]);
 
 export type AppendOne = { ok: true; seq: number; repeated: boolean; late: boolean } | { ok: false; gate: string; reason: string };
 
@@ -36,7 +37,7 @@ export async function appendOne(e: JobEvent, via: "live" | "outbox", nowMs: numb
         return { ok: false, gate: "id", reason: `The event id ${e.id} is already used for ${known.type}.` };
       return { ok: true, seq: known.seq, repeated: true, late: false };
     }
-    if (readClock(e.clock)!.ms > nowMs + AHEAD_MS)
+    if (msOf(e.clock) > nowMs + AHEAD_MS)
       return {
         ok: false,
         gate: "clock",
@@ -50,8 +51,9 @@ export async function appendOne(e: JobEvent, via: "live" | "outbox", nowMs: numb
         reason: "This device has already recorded something later in this job. Reload, then try again.",
       };
     const log = await readLog(trx, e.jobId);
-    const bring: Record<string, Snapshot> = {};
-    for (const hash of hashesIn(e.payload)) {
+    const bring: Record<string, Stored> = {};
+    const brought: Record<string, Snapshot> = {};
+    for (const hash of reliesOn(e)) {
       if (log.snapshots[hash]) continue;
       const found = await referenceByHash(trx, hash);
       if (!found)
@@ -61,22 +63,22 @@ export async function appendOne(e: JobEvent, via: "live" | "outbox", nowMs: numb
           reason: "The data this relies on has changed since the page was loaded. Reload and look again.",
         };
       bring[hash] = found;
+      brought[hash] = snapshotOf(found);
     }
     const photo = photoOf(e);
-    if (photo) {
-      const blob = await trx.selectFrom("blobs").select("hash").where("hash", "=", photo.hash).executeTakeFirst();
-      if (!blob) return { ok: false, gate: "photo", reason: "The photo is not here. Attach it again." };
-    }
+    if (photo && !(await hasBlob(trx, photo.hash)))
+      return { ok: false, gate: "photo", reason: "The photo is not here. Attach it again." };
     const late = isLate(log, e, via);
-    const shut = askGate(log.events, { ...log.snapshots, ...bring }, e);
-    if (late && MONEY.has(e.type))
+    const shut = askGate(log.events, { ...log.snapshots, ...brought }, e);
+    const rule = ruleOf(e.type);
+    if (late && rule.spends)
       return {
         ok: false,
         gate: "stale",
         reason: "Something changed in this job since this order was decided. Look again before spending money.",
       };
-    // Taking back corrects the record: it is no act that has happened, so it is refused late as well.
-    if (shut && (!late || e.type === "job.opened" || e.type === "job.takenBack")) return { ok: false, ...shut };
+    // What corrects the record is no act that has happened: it is refused late as well.
+    if (shut && (!late || rule.noAct)) return { ok: false, ...shut };
     const seq = await insertEvent(trx, e, new Date(nowMs).toISOString(), bring);
     return { ok: true, seq, repeated: false, late };
   });
@@ -108,12 +110,7 @@ export async function appendEvents(
     }
     reply.accepted.push({ id: parsed.event.id, seq: done.seq, repeated: done.repeated, late: done.late });
   }
-  const top = await connection()
-    .db.selectFrom("events")
-    .select(({ fn }) => fn.max("seq").as("seq"))
-    .where("job_id", "=", jobId)
-    .executeTakeFirst();
-  reply.cursor = top?.seq ?? 0;
+  reply.cursor = await topSeq(connection().db, jobId);
   if (reply.accepted.some((a) => !a.repeated)) announce(jobId);
   // A machine's build learns from what a second job found. The acts are stored by now: whatever goes wrong there is no reason
   // to tell the bench that they are not.

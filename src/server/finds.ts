@@ -1,7 +1,7 @@
-import { sql } from "kysely";
 import { adoptFind, type Build, Find, type KeptFind, parseBuild } from "@/core/build";
-import { readClock } from "@/core/job";
+import { msOf } from "@/core/job";
 import { connection } from "@/data/connection";
+import { foundEvents } from "@/data/tradeStore";
 import { importBuild, readReference } from "./reference";
 
 /** Something found at the bench that a build does not have yet. */
@@ -23,18 +23,13 @@ const NEAR_MM = 12;
 
 /** Finds of all jobs, taken back ones left out, those of one place on one machine counted together; newest first. */
 export async function proposals(): Promise<Proposal[]> {
-  const { rows } = await sql<{ id: string; payload: string; who: string; clock: string; model: string; job: string }>`
-    select e.id, e.payload, e.job_id as job, e.who, e.clock,
-      (select json_extract(o.payload, '$.machineModel') from events o where o.job_id = e.job_id and o.type = 'job.opened' limit 1) as model
-    from events e where e.type = 'open.found'
-      and not exists (select 1 from events t where t.job_id = e.job_id and t.type = 'job.takenBack' and json_extract(t.payload, '$.eventId') = e.id)
-    order by e.clock`.execute(connection().db);
+  const rows = await foundEvents(connection().db);
   const ref = await readReference();
   const list: Proposal[] = [];
   for (const r of rows) {
     const machine = ref.machines.find((m) => m.model === r.model);
     const build = ref.builds.find((b) => b.id === machine?.build)?.data;
-    const { photo: _, ...plain } = JSON.parse(r.payload) as Record<string, unknown>;
+    const { photo: _, ...plain } = r.payload;
     const find = Find.safeParse(plain);
     if (!build || !find.success || known(build, find.data)) continue;
     const f = find.data;
@@ -45,7 +40,7 @@ export async function proposals(): Promise<Proposal[]> {
         p.find.holds === f.holds &&
         Math.hypot(p.find.xMm - f.xMm, p.find.yMm - f.yMm) <= NEAR_MM,
     );
-    const at = readClock(r.clock)?.ms ?? 0;
+    const at = msOf(r.clock);
     if (same) {
       same.seen += 1;
       if (!same.jobs.includes(r.job)) same.jobs.push(r.job);

@@ -1,4 +1,3 @@
-import { sql } from "kysely";
 import type { Build } from "@/core/build";
 import {
   arrivalStatus,
@@ -7,6 +6,7 @@ import {
   fold,
   handsOnMinutes,
   type JobState,
+  msOf,
   openBreaches,
   openHazards,
   panelReading,
@@ -17,6 +17,7 @@ import { NO_LOG, type ShopLog } from "@/core/quote";
 import { type PlanWeights, progressOf, type Station, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { jobHeads, readLog } from "@/data/eventStore";
+import { cardRows, cardsStamp, handedOverCards, saveCard } from "@/data/jobListStore";
 import { listReference } from "@/data/referenceStore";
 import type { JobCard } from "@/wire/jobCard";
 import { remember } from "./remember";
@@ -36,7 +37,7 @@ function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reas
   if (station === "close" || (station === "prove" && s.bond.frontFilmOff))
     return { shelf: "handOver", reason: station === "close" ? "Close up and hand over." : "Closed pass to do." };
   if (station === "plan") return { shelf: "ready", reason: "Panel is here. Plan it." };
-  return { shelf: "ready", reason: s.panel === "old" ? "Panel is here, looked at." : "Open on the bench." };
+  return { shelf: "ready", reason: s.subject === "in" ? "Panel is here, looked at." : "Open on the bench." };
 }
 
 const lidOf = (lid: Build["lid"] | null): JobCard["lid"] =>
@@ -83,9 +84,7 @@ export function cardOf(
     oldCode: panelReading(s)?.code ?? null,
     newCode: s.match.chosen?.code ?? null,
     arrived: s.match.arrived !== null,
-    orderedDueIso: s.match.order
-      ? new Date(Number(s.match.order.clock.slice(0, 15)) + s.match.order.dueDays * DAY_MS).toISOString()
-      : null,
+    orderedDueIso: s.match.order ? new Date(msOf(s.match.order.clock) + s.match.order.dueDays * DAY_MS).toISOString() : null,
     seller: s.match.order?.seller ?? null,
     ...shelfOf(s, station),
     minutesLeft:
@@ -105,7 +104,7 @@ export function cardOf(
               ),
           }
         : null,
-    open: screws.out.length > 0 || Object.values(s.parts).some((p) => p !== "back") || s.panel === "out",
+    open: screws.out.length > 0 || Object.values(s.parts).some((p) => p !== "back") || s.subject === "out",
     power: powerOf(view),
     screwsOut: screws.out.length,
     damage: s.triage.damage,
@@ -128,9 +127,7 @@ async function jobCards(): Promise<{ open: JobCard[]; closed: number }> {
   const heads = await jobHeads(db);
   const weights = await readWeights();
   // A closed job is only counted: its card is not read.
-  const { rows } = await sql<{ job_id: string; last_seq: number; fold_version: number; json: string | null }>`
-    select job_id, last_seq, fold_version, case when json_extract(json, '$.closed') is null then json end as json from job_list
-  `.execute(db);
+  const rows = await cardRows(db);
   const cached = new Map(rows.map((r) => [r.job_id, r]));
   const open: JobCard[] = [];
   let closed = 0;
@@ -151,11 +148,7 @@ async function jobCards(): Promise<{ open: JobCard[]; closed: number }> {
     );
     if (!card) continue;
     const row = { job_id: head.job_id, last_seq: head.last, fold_version: FOLD_VERSION, json: JSON.stringify(card) };
-    await db
-      .insertInto("job_list")
-      .values(row)
-      .onConflict((c) => c.column("job_id").doUpdateSet(row))
-      .execute();
+    await saveCard(db, row);
     if (card.closed) closed += 1;
     else open.push(card);
   }
@@ -166,7 +159,7 @@ async function jobCards(): Promise<{ open: JobCard[]; closed: number }> {
 export async function benchCards(): Promise<{ open: JobCard[]; closed: number }> {
   const { open, closed } = await jobCards();
   // A lid whose job has no build of its own yet is drawn from the machine's current one; that is not part of the cached card.
-  const builds = open.some((c) => !c.lid) ? await listReference<Build>(connection().db, "build") : [];
+  const builds = open.some((c) => !c.lid) ? await listReference(connection().db, "build") : [];
   for (const c of open) c.lid ??= lidOf(builds.find((b) => b.data.machineModel === c.machine)?.data.lid ?? null);
   return { open, closed };
 }
@@ -174,23 +167,17 @@ export async function benchCards(): Promise<{ open: JobCard[]; closed: number }>
 /** What the shop's closed jobs of a family say: minutes taken against planned, and what went wrong how often. */
 export async function shopLogOf(family: string | null): Promise<ShopLog> {
   if (!family) return NO_LOG;
-  return remember(`shopLog ${family}`, listStamp, () => readShopLog(family));
-}
-
-/** Changes with every card that is made anew, added or dropped. */
-async function listStamp(): Promise<string> {
-  const { rows } = await sql<{ n: number; seqs: number; rules: number }>`
-    select count(*) as n, total(last_seq) as seqs, total(fold_version) as rules from job_list`.execute(connection().db);
-  return JSON.stringify(rows[0]);
+  return remember(
+    `shopLog ${family}`,
+    () => cardsStamp(connection().db),
+    () => readShopLog(family),
+  );
 }
 
 async function readShopLog(family: string): Promise<ShopLog> {
-  const { rows } = await sql<{ ratio: number | null; mishaps: string }>`
-    select json_extract(json, '$.timeRatio') as ratio, json_extract(json, '$.mishaps') as mishaps from job_list
-    where json_extract(json, '$.closed') = 'handedOver' and json_extract(json, '$.family') = ${family} and fold_version = ${FOLD_VERSION}
-  `.execute(connection().db);
+  const rows = await handedOverCards(connection().db, family, FOLD_VERSION);
   const mishaps: Record<string, number> = {};
-  for (const r of rows) for (const m of new Set(JSON.parse(r.mishaps) as string[])) mishaps[m] = (mishaps[m] ?? 0) + 1;
+  for (const r of rows) for (const m of new Set(r.mishaps)) mishaps[m] = (mishaps[m] ?? 0) + 1;
   // Under five minutes no panel was changed: the job was recorded afterwards, and its times mean nothing.
   return { jobs: rows.length, ratios: rows.flatMap((r) => (r.ratio !== null && r.ratio > 0.1 ? [r.ratio] : [])), mishaps };
 }

@@ -1,5 +1,6 @@
 import { createHash } from "node:crypto";
 import sharp from "sharp";
+import { readBlob, saveBlob } from "@/data/blobStore";
 import { connection } from "@/data/connection";
 
 export interface StoredPhoto {
@@ -38,10 +39,10 @@ export async function storePhoto(bytes: Uint8Array): Promise<StoredPhoto | null>
     return null;
   }
   const hash = createHash("sha256").update(out.data).digest("hex");
-  await connection()
-    .db.insertInto("blobs")
-    .values({ hash, mime: "image/jpeg", width_px: out.info.width, height_px: out.info.height, bytes: out.data })
-    .onConflict((c) => c.doNothing())
-    .execute();
-  return { hash, widthPx: out.info.width, heightPx: out.info.height, bytes: out.data.length };
+  const size = { widthPx: out.info.width, heightPx: out.info.height };
+  await saveBlob(connection().db, { hash, mime: "image/jpeg", ...size, bytes: out.data });
+  return { hash, ...size, bytes: out.data.length };
 }
+
+/** A stored photo by its hash; null for a hash of another shape, or one that is not here. */
+export const readPhoto = async (hash: string) => (/^[0-9a-f]{64}$/.test(hash) ? readBlob(connection().db, hash) : null);

@@ -25,13 +25,13 @@ export interface Reference {
 export async function readReference(): Promise<Reference> {
   const { db } = connection();
   const [builds, triage, policy, quote, machines, offers, tools] = await Promise.all([
-    listReference<Build>(db, "build"),
-    listReference<TriageTable>(db, "triage"),
-    listReference<Policy>(db, "policy"),
-    listReference<QuotePolicy>(db, "quote"),
-    listReference<Machine>(db, "machine"),
-    listReference<Offer>(db, "offer"),
-    listReference<ToolStock>(db, "tools"),
+    listReference(db, "build"),
+    listReference(db, "triage"),
+    listReference(db, "policy"),
+    listReference(db, "quote"),
+    listReference(db, "machine"),
+    listReference(db, "offer"),
+    listReference(db, "tools"),
   ]);
   return {
     builds,
@@ -57,7 +57,7 @@ export async function importBuild(text: string, replaceVersion: number | null, n
   const made = makePlan(b);
   if (!made.ok) return { ok: false, problems: [{ where: "plan", message: made.problem }] };
   const { db } = connection();
-  const known = (await listReference<Build>(db, "build")).find((r) => r.id === b.id);
+  const known = (await listReference(db, "build")).find((r) => r.id === b.id);
   const saved = await saveReference(db, "build", b.id, b, replaceVersion ?? known?.version ?? 0, nowIso);
   if (!saved.ok)
     return {
@@ -66,7 +66,7 @@ export async function importBuild(text: string, replaceVersion: number | null, n
         { where: "version", message: `"${b.id}" was changed meanwhile (now at version ${saved.current}). Load it again.` },
       ],
     };
-  const machines = await listReference<Machine>(db, "machine");
+  const machines = await listReference(db, "machine");
   const machine = machines.find((m) => m.data.model === b.machineModel);
   const data: Machine = {
     ...machine?.data,

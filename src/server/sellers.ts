@@ -1,4 +1,3 @@
-import { sql } from "kysely";
 import {
   type LeadTime,
   leadTime,
@@ -9,45 +8,30 @@ import {
   type SellerTerms,
   sellerRecord,
 } from "@/core/catalogue";
-import { readClock } from "@/core/job";
+import { msOf } from "@/core/job";
 import { codeKey } from "@/core/panel";
 import { connection } from "@/data/connection";
 import { catalogueEntries } from "@/data/panelStore";
-import { contentHash, listReference } from "@/data/referenceStore";
+import { listReference, replaceRows } from "@/data/referenceStore";
+import { TABLES } from "@/data/registry";
 import { readSetting, writeSetting } from "@/data/settingStore";
+import { tradeEvents, tradeStamp } from "@/data/tradeStore";
 import { FEED_FAILURES, type FeedFailure, simulatedSellerFeed } from "@/standins/sellerFeed";
 import { remember } from "./remember";
 
 const DAY_MS = 86_400_000;
 
 /** Every order of the shop, from its job logs: quoted, taken, returned. Taken-back entries do not count. */
-export const pastOrders = (): Promise<PastOrder[]> =>
-  remember(
-    "pastOrders",
-    async () => {
-      // Events are only ever added: as many of these as before are the same ones.
-      const { rows } = await sql<{ n: number }>`
-        select count(*) as n from events where type in ('match.ordered', 'match.arrived', 'match.returned', 'job.takenBack')`.execute(
-        connection().db,
-      );
-      return String(rows[0]?.n);
-    },
-    readPastOrders,
-  );
+export const pastOrders = (): Promise<PastOrder[]> => remember("pastOrders", () => tradeStamp(connection().db), readPastOrders);
 
 async function readPastOrders(): Promise<PastOrder[]> {
-  const { rows } = await sql<{ id: string; job_id: string; type: string; payload: string; clock: string }>`
-    select id, job_id, type, payload, clock from events
-    where type in ('match.ordered', 'match.arrived', 'match.returned', 'job.takenBack')
-    order by job_id, clock, device, id`.execute(connection().db);
-  const back = new Set(
-    rows.filter((r) => r.type === "job.takenBack").map((r) => (JSON.parse(r.payload) as { eventId: string }).eventId),
-  );
+  const rows = await tradeEvents(connection().db);
+  const back = new Set(rows.filter((r) => r.type === "job.takenBack").map((r) => (r.payload as { eventId: string }).eventId));
   const orders: (PastOrder & { jobId: string; atMs: number; open: boolean })[] = [];
   for (const r of rows) {
     if (r.type === "job.takenBack" || back.has(r.id)) continue;
-    const p = JSON.parse(r.payload) as { seller?: string; dueDays?: number; reason?: string };
-    const atMs = readClock(r.clock)?.ms ?? 0;
+    const p = r.payload as { seller?: string; dueDays?: number; reason?: string };
+    const atMs = msOf(r.clock);
     const last = orders.findLast((o) => o.jobId === r.job_id && o.open);
     if (r.type === "match.ordered")
       orders.push({
@@ -79,7 +63,7 @@ export async function tradeOf(offers: readonly Offer[]): Promise<{
   sellers: Record<string, SellerView>;
 }> {
   const past = await pastOrders();
-  const terms = await listReference<SellerTerms>(connection().db, "seller");
+  const terms = await listReference(connection().db, "seller");
   const names = [...new Set([...offers.map((o) => o.seller), ...terms.map((t) => t.data.name)])];
   return {
     offers: offers.map((o) => ({ ...o, lead: leadTime(o.days, o.seller, past) })),
@@ -116,7 +100,7 @@ const PATIENCE_MS = 4000;
  */
 export async function refreshOffers(nowMs: number): Promise<SellerAnswer[]> {
   const { db } = connection();
-  const rows = await listReference<Offer>(db, "offer");
+  const rows = await listReference(db, "offer");
   const entries = await catalogueEntries(db);
   const codeOf = new Map(entries.map((e) => [e.id, e.code]));
   const ids = new Map(entries.map((e) => [codeKey(e.code), e.id]));
@@ -148,35 +132,14 @@ export async function refreshOffers(nowMs: number): Promise<SellerAnswer[]> {
       continue;
     }
     const read = readFeed(seller, got.rows, (c) => ids.get(codeKey(c)) ?? null, asOf);
-    const next = read.offers.map((o) => ({ id: old.find((r) => sameOffer(r.data, o))?.id ?? offerId(o), data: o }));
+    const next = read.offers.map((o) => ({ id: old.find((r) => sameOffer(r.data, o))?.id ?? TABLES.offer.id(o), data: o }));
     const gone = old
       .filter((r) => !next.some((n) => n.id === r.id))
       .map((r) => ({ id: r.id, data: { ...r.data, stock: 0, asOf } }));
-    await saveOffers([...next, ...gone], asOf);
+    await replaceRows(db, "offer", [...next, ...gone], asOf);
     answers.push({ seller, ok: true, words: `${read.offers.length} offers`, problems: read.problems, asOf });
   }
   return answers;
 }
 
-const slug = (s: string) => s.toLowerCase().replace(/[^a-z0-9]+/g, "-");
-const offerId = (o: Offer) => `${o.panel}-${slug(o.seller)}-${o.condition}`;
 const sameOffer = (a: Offer, b: Offer) => a.panel === b.panel && a.seller === b.seller && a.condition === b.condition;
-
-async function saveOffers(list: readonly { id: string; data: Offer }[], nowIso: string): Promise<void> {
-  await connection()
-    .db.transaction()
-    .execute(async (trx) => {
-      for (const { id, data } of list) {
-        const json = JSON.stringify(data);
-        await trx
-          .insertInto("reference")
-          .values({ kind: "offer", id, hash: contentHash(data), version: 1, json, updated_at: nowIso })
-          .onConflict((c) =>
-            c
-              .columns(["kind", "id"])
-              .doUpdateSet(({ eb, ref }) => ({ json, updated_at: nowIso, version: eb(ref("reference.version"), "+", 1) })),
-          )
-          .execute();
-      }
-    });
-}

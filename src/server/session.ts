@@ -1,5 +1,6 @@
 import { createHash, randomBytes, scryptSync, timingSafeEqual } from "node:crypto";
 import { connection } from "@/data/connection";
+import { endAllSessions, openSession, sessionEnd } from "@/data/sessionStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { nowMs } from "./now";
 
@@ -38,7 +39,7 @@ export async function setNetwork(
   const next: NetworkSetting = { on, salt, passcodeHash: passcode ? hashOf(passcode, salt) : (now?.passcodeHash ?? "") };
   const l = listener();
   if (on && !l) return { ok: false, reason: "This server was not started by `npm run demo`; it has no second listener to open." };
-  if (!on || passcode) await db.deleteFrom("sessions").execute();
+  if (!on || passcode) await endAllSessions(db);
   try {
     const addresses = on ? await l!.open() : (await l?.close(), []);
     await writeSetting(db, "network", next);
@@ -64,20 +65,13 @@ export async function unlock(
   if (!same) return { ok: false, status: 403, reason: "That is not the passcode." };
   tries.count = 0;
   const token = randomBytes(32).toString("base64url");
-  await connection()
-    .db.insertInto("sessions")
-    .values({ token_hash: tokenHash(token), expires_at: new Date(now + HOURS * 3_600_000).toISOString() })
-    .execute();
+  await openSession(connection().db, tokenHash(token), new Date(now + HOURS * 3_600_000).toISOString());
   return { ok: true, token, maxAgeS: HOURS * 3600 };
 }
 
 /** Whether a session token is good. */
 export async function sessionHolds(token: string | undefined): Promise<boolean> {
   if (!token) return false;
-  const row = await connection()
-    .db.selectFrom("sessions")
-    .select("expires_at")
-    .where("token_hash", "=", tokenHash(token))
-    .executeTakeFirst();
-  return !!row && Date.parse(row.expires_at) > nowMs();
+  const end = await sessionEnd(connection().db, tokenHash(token));
+  return end !== null && Date.parse(end) > nowMs();
 }

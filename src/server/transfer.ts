@@ -1,13 +1,12 @@
 import { createHash } from "node:crypto";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
-import { parseBuild } from "@/core/build";
-import { compareEvents, fold, type JobEvent, parseEvent, photoOf, type Snapshot } from "@/core/job";
-import { Panel } from "@/core/panel";
-import { Policy } from "@/core/proof";
-import { TriageTable } from "@/core/triage";
+import { compareEvents, fold, type JobEvent, parseEvent, photoOf } from "@/core/job";
+import { readBlob, saveBlob } from "@/data/blobStore";
 import { connection } from "@/data/connection";
-import { insertEvent, jobNumbers, readLog } from "@/data/eventStore";
-import { contentHash } from "@/data/referenceStore";
+import { findEvent, insertEvent, jobNumbers, readLog, snapshotOf, storedSnapshots } from "@/data/eventStore";
+import { contentHash, type Stored } from "@/data/referenceStore";
+import { snapshotProblem } from "@/data/registry";
+import { reliesOn } from "./append";
 import { announce } from "./live";
 import { nowIso } from "./now";
 
@@ -23,9 +22,11 @@ export async function exportJob(jobId: string): Promise<Uint8Array | null> {
     ),
     "log.json": strToU8(`[\n${events.map((e) => JSON.stringify(e)).join(",\n")}\n]\n`),
   };
-  for (const [hash, s] of Object.entries(log.snapshots)) files[`snapshots/${hash}.json`] = strToU8(JSON.stringify(s));
+  // As they lie here: a hash is of the very content it was made from, whatever its shape has become since.
+  for (const [hash, s] of Object.entries(await storedSnapshots(db, jobId)))
+    files[`snapshots/${hash}.json`] = strToU8(`{"kind":${JSON.stringify(s.kind)},"data":${s.json}}`);
   for (const hash of photoHashes(events)) {
-    const b = await db.selectFrom("blobs").selectAll().where("hash", "=", hash).executeTakeFirst();
+    const b = await readBlob(db, hash);
     if (b) files[`blobs/${hash}.jpg`] = b.bytes;
   }
   return zipSync(files, { level: 6, mtime: new Date("1980-01-02") });
@@ -38,17 +39,6 @@ export type ImportJob = { ok: true; jobId: string; added: number; repeated: numb
 
 /** Unpacked size an import may have. */
 const MOST_BYTES = 120_000_000;
-
-function snapshotProblem(s: Snapshot): string | null {
-  if (s.kind === "build") {
-    const p = parseBuild(JSON.stringify(s.data));
-    return p.ok ? null : `${p.problems[0]!.where}: ${p.problems[0]!.message}`;
-  }
-  const shape = s.kind === "panel" ? Panel : s.kind === "triage" ? TriageTable : s.kind === "policy" ? Policy : null;
-  if (!shape) return "an unknown kind of snapshot";
-  const r = shape.safeParse(s.data);
-  return r.success ? null : `${r.error.issues[0]!.path.map(String).join(".")}: ${r.error.issues[0]!.message}`;
-}
 
 /** Reads an exported job back: everything is checked first, then saved in one transaction, or nothing is. */
 export async function importJob(zip: Uint8Array): Promise<ImportJob> {
@@ -94,7 +84,7 @@ export async function importJob(zip: Uint8Array): Promise<ImportJob> {
       problems.push({ where: `log.json, event ${i + 1}`, message: "belongs to another job than the manifest names" });
     else events.push(p.event);
   });
-  const snapshots: Record<string, Snapshot> = {};
+  const snapshots: Record<string, Stored> = {};
   const blobs: Record<string, Uint8Array> = {};
   for (const name of Object.keys(files)) {
     const snap = /^snapshots\/([0-9a-f]{64})\.json$/.exec(name);
@@ -102,13 +92,13 @@ export async function importJob(zip: Uint8Array): Promise<ImportJob> {
     if (snap) {
       const r = json(name);
       if (!r.ok) return r.problem;
-      const s = r.value as Snapshot;
+      const s = r.value as { kind: string; data: unknown };
       if (contentHash(s?.data) !== snap[1])
         problems.push({ where: name, message: "its content does not match its name: it was changed after the export" });
       else {
         const wrong = snapshotProblem(s);
         if (wrong) problems.push({ where: name, message: wrong });
-        snapshots[snap[1]!] = s;
+        snapshots[snap[1]!] = { kind: s.kind, json: JSON.stringify(s.data) };
       }
     } else if (blob) {
       if (createHash("sha256").update(files[name]!).digest("hex") !== blob[1])
@@ -118,16 +108,16 @@ export async function importJob(zip: Uint8Array): Promise<ImportJob> {
       problems.push({ where: name, message: "does not belong in an exported job" });
   }
   for (const e of events)
-    for (const [k, v] of Object.entries(e.payload))
-      if (k.endsWith("Hash") && typeof v === "string" && !snapshots[v])
+    for (const hash of reliesOn(e))
+      if (!snapshots[hash])
         problems.push({
           where: `log.json, ${e.type}`,
-          message: `relies on snapshot ${v.slice(0, 12)}…, which is not in the zip`,
+          message: `relies on snapshot ${hash.slice(0, 12)}…, which is not in the zip`,
         });
   for (const h of photoHashes(events))
     if (!blobs[h]) problems.push({ where: "blobs", message: `photo ${h.slice(0, 12)}… is missing` });
   if (problems.length) return { ok: false, problems: problems.slice(0, 20) };
-  fold(events, snapshots);
+  fold(events, Object.fromEntries(Object.entries(snapshots).map(([hash, s]) => [hash, snapshotOf(s)])));
 
   const { db } = connection();
   const { inspectPhoto } = await import("./photo");
@@ -142,21 +132,9 @@ export async function importJob(zip: Uint8Array): Promise<ImportJob> {
     return fail("log.json, job.opened", `another job already has the number ${opened.payload.number}`);
   const result = await db.transaction().execute(async (trx) => {
     let added = 0;
-    for (const p of photos)
-      await trx
-        .insertInto("blobs")
-        .values({
-          hash: p.hash,
-          mime: "image/jpeg",
-          width_px: p.seen!.widthPx,
-          height_px: p.seen!.heightPx,
-          bytes: Buffer.from(p.bytes),
-        })
-        .onConflict((c) => c.doNothing())
-        .execute();
+    for (const p of photos) await saveBlob(trx, { hash: p.hash, mime: "image/jpeg", ...p.seen!, bytes: p.bytes });
     for (const e of events.sort(compareEvents)) {
-      const known = await trx.selectFrom("events").select("seq").where("id", "=", e.id).executeTakeFirst();
-      if (known) continue;
+      if (await findEvent(trx, e.id)) continue;
       await insertEvent(trx, e, nowIso(), added === 0 ? snapshots : {});
       added += 1;
     }

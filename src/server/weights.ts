@@ -1,5 +1,6 @@
 import { PLAN_WEIGHTS, type PlanWeights } from "@/core/teardown";
 import { connection } from "@/data/connection";
+import { dropOpenCards } from "@/data/jobListStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
 
 const KEY = "planWeights";
@@ -14,9 +15,6 @@ export async function saveWeights(w: PlanWeights): Promise<void> {
     .db.transaction()
     .execute(async (trx) => {
       await writeSetting(trx, KEY, w);
-      await trx
-        .deleteFrom("job_list")
-        .where((e) => e.fn("json_extract", ["json", e.val("$.closed")]), "is", null)
-        .execute();
+      await dropOpenCards(trx);
     });
 }

@@ -1,5 +1,4 @@
-import { connection } from "@/data/connection";
-import { jobNumbers } from "@/data/eventStore";
+import { nextJobNumber } from "@/server/jobLog";
 import { nowMs } from "@/server/now";
 import { readReference } from "@/server/reference";
 import { NewJob } from "@/ui/bench/NewJob";
@@ -7,11 +6,10 @@ import { NewJob } from "@/ui/bench/NewJob";
 export const dynamic = "force-dynamic";
 
 export default async function NewJobPage() {
-  const numbers = (await jobNumbers(connection().db)).map((n) => Number(n.number.slice(2)));
   const ref = await readReference();
   return (
     <NewJob
-      number={`H-${Math.max(2400, ...numbers) + 1}`}
+      number={await nextJobNumber()}
       machines={ref.machines.map((m) => ({ model: m.model, hasBuild: m.build !== null }))}
       nowMs={nowMs()}
     />

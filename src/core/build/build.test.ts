@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { builds } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { type Build, CONNECTOR_MOTION, checkBuild, indexBuild, lookAgain, parseBuild } from ".";
+import { type Build, CONNECTOR_MOTION, checkBuild, indexBuild, liftBuild, lookAgain, parseBuild, subjectPart } from ".";
 
 const raw = (): Build => JSON.parse(JSON.stringify(builds["ostrel-kestrel-14"]));
 const problems = (change: (b: Build) => void): string[] => {
@@ -43,7 +43,30 @@ describe("checkBuild", () => {
       (b) => {
         b.parts[0]!.role = "panel";
       },
-      /expected one part with the role "panel", found 2/,
+      /expected one part with the role "panel" at most, found 2/,
+    ],
+    [
+      "a subject that is no part",
+      (b) => {
+        b.subject.part = "ghost";
+      },
+      /subject.part: there is no part "ghost"/,
+    ],
+    [
+      "a subject nothing holds",
+      (b) => {
+        b.screwGroups = b.screwGroups.filter((g) => g.holds !== b.subject.part);
+        b.tapes = b.tapes.filter((t) => t.holds !== b.subject.part);
+        b.parts.find((p) => p.id === b.subject.part)!.blockedBy = [];
+      },
+      /subject.part: nothing holds "panel"/,
+    ],
+    [
+      "a subject without a picture lead",
+      (b) => {
+        for (const c of b.connectors) if (c.joins[0] === b.subject.part) c.serves = "other";
+      },
+      /connectors: no connector joins "panel" and serves the picture/,
     ],
     [
       "no way to isolate",
@@ -173,7 +196,8 @@ describe("parseBuild", () => {
     expect(says("  ")).toBe("file: the file is empty: expected a machine build in JSON");
     expect(says("[1,2]")).toMatch(/expected one JSON object/);
     expect(says("nul")).toMatch(/not readable as JSON/);
-    expect(says('{"format":"helvane.build","version":2}')).toMatch(/version: read 2/);
+    expect(says('{"format":"helvane.build","version":3}')).toMatch(/version: read 3, this Helvane reads versions 1 and 2/);
+    expect(says('{"format":"helvane.build"}')).toMatch(/version: read nothing/);
     const absurd = raw();
     (absurd.parts[0] as { name: unknown }).name = 4;
     expect(says(JSON.stringify(absurd))).toMatch(/^parts\[0\]\.name/);
@@ -182,11 +206,61 @@ describe("parseBuild", () => {
   });
 });
 
+describe("older builds", () => {
+  const old = (id: string) => JSON.parse(readFileSync(`tests/fixtures/build-v1-${id}.json`, "utf8"));
+  it("a build of version 1 is read as the same build with its subject named", () => {
+    for (const [id, kind, name] of [
+      ["pellow-lune-13", "lidAssembly", "Lid assembly"],
+      ["isbrand-pivot-14-touch", "frontUnit", "Front unit"],
+    ] as const) {
+      const r = parseBuild(JSON.stringify(old(id)));
+      if (!r.ok) throw new Error(JSON.stringify(r.problems));
+      expect(r.build).toEqual(builds[id]);
+      expect(r.build.subject.kind).toBe(kind);
+      expect(subjectPart(r.build)?.name).toBe(name);
+    }
+  });
+  it("each family has its own subject, and what is newer or no build is left as it is", () => {
+    const lifted = (family: string) =>
+      (
+        liftBuild({
+          version: 1,
+          family,
+          parts: [
+            { id: "x", role: "bezel" },
+            { id: "lid", role: "panel" },
+          ],
+        }) as Build
+      ).subject;
+    expect(["A", "B", "C", "D", "E", "F", "G", "H"].map((f) => lifted(f).kind)).toEqual([
+      "panel",
+      "panel",
+      "panel",
+      "frontUnit",
+      "panel",
+      "lidAssembly",
+      "cell",
+      "panel",
+    ]);
+    expect(lifted("F").part).toBe("lid");
+    const now = builds["ostrel-kestrel-14"]!;
+    expect(liftBuild(now)).toBe(now);
+    for (const x of [null, 4, "text", { version: 99 }]) expect(liftBuild(x)).toBe(x);
+    // A version-1 build without a panel is refused by name, not guessed at.
+    const none = old("pellow-lune-13");
+    for (const p of none.parts) if (p.role === "panel") p.role = "other";
+    const r = parseBuild(JSON.stringify(none));
+    expect(r.ok).toBe(true);
+    none.parts.find((p: { id: string }) => p.id === "panel").id = "lid-2";
+    expect(parseBuild(JSON.stringify(none))).toMatchObject({ ok: false });
+  });
+});
+
 describe("indexBuild", () => {
   it("finds by id, and knows the panel's own connectors and the power points", () => {
     const b = indexBuild(builds["ostrel-kestrel-14"]!);
-    expect(b.panel.role).toBe("panel");
-    expect(b.panelConnectors.map((c) => c.id)).toEqual(["display-plug"]);
+    expect(b.subject.role).toBe("panel");
+    expect(b.subjectConnectors.map((c) => c.id)).toEqual(["display-plug"]);
     expect(b.powerPoints.length).toBeGreaterThan(0);
     for (const g of b.build.screwGroups) for (const s of g.screws) expect(b.groupOfScrew.get(s.id)).toBe(g);
     expect(indexBuild(b.build)).toBe(b);

@@ -95,15 +95,19 @@ export function checkBuild(b: Build): BuildProblem[] {
     });
   });
 
-  const panels = b.parts.filter((p) => p.role === "panel");
-  if (panels.length !== 1) say("parts", `expected one part with the role "panel", found ${panels.length}`);
-  for (const panel of panels) {
-    if (!panel.out) say("parts", `the panel "${panel.id}" has no way out`);
+  const panels = b.parts.filter((p) => p.role === "panel").length;
+  if (panels > 1) say("parts", `expected one part with the role "panel" at most, found ${panels}`);
+  const subject = parts.get(b.subject.part);
+  if (!subject) say("subject.part", `there is no part "${b.subject.part}"`);
+  else {
+    if (!subject.out) say("subject.part", `what is replaced, "${subject.id}", has no way out`);
     const held =
-      b.screwGroups.some((g) => g.holds === panel.id) || b.tapes.some((t) => t.holds === panel.id) || panel.blockedBy.length > 0;
-    if (!held) say("parts", `nothing holds the panel "${panel.id}": name its screws, its tape or what covers it`);
-    if (!b.connectors.some((c) => c.joins[0] === panel.id && c.serves === "picture"))
-      say("connectors", `no connector joins the panel "${panel.id}" and serves the picture`);
+      b.screwGroups.some((g) => g.holds === subject.id) ||
+      b.tapes.some((t) => t.holds === subject.id) ||
+      subject.blockedBy.length > 0;
+    if (!held) say("subject.part", `nothing holds "${subject.id}": name its screws, its tape or what covers it`);
+    if (!b.connectors.some((c) => c.joins[0] === subject.id && c.serves === "picture"))
+      say("connectors", `no connector joins "${subject.id}" and serves the picture`);
   }
   const points = b.connectors.filter((c) => c.powerPoint);
   if (b.isolation.by === "powerPoints" && points.length === 0)
@@ -167,7 +171,7 @@ export function lookAgain(b: Build): string[] {
     .filter(
       (p) =>
         p.out &&
-        p.role !== "panel" &&
+        p.id !== b.subject.part &&
         !p.out.glue &&
         !p.out.heat &&
         !(p.role === "bezel" && b.lid.pry.some((e) => e.heldBy)) &&

@@ -9,23 +9,28 @@ export interface BuildIndex {
   screwType: ReadonlyMap<string, ScrewType>;
   connector: ReadonlyMap<string, Connector>;
   tape: ReadonlyMap<string, Tape>;
-  panel: Part;
+  /** What is replaced. */
+  subject: Part;
   powerPoints: readonly Connector[];
-  panelConnectors: readonly Connector[];
+  /** The connectors that join the subject. */
+  subjectConnectors: readonly Connector[];
 }
+
+/** The part a build replaces. @example subjectPart(build)?.name // "Lid assembly" */
+export const subjectPart = (build: Build): Part | undefined => build.parts.find((p) => p.id === build.subject.part);
 
 const cache = new WeakMap<Build, BuildIndex>();
 
 /**
  * Look-ups by id for a sound build, made once per build object.
- * @throws when the build has no panel, which `checkBuild` refuses beforehand
+ * @throws when the build has no subject, which `checkBuild` refuses beforehand
  * @example indexBuild(build).part.get("bezel")?.name
  */
 export function indexBuild(build: Build): BuildIndex {
   const known = cache.get(build);
   if (known) return known;
-  const panel = build.parts.find((p) => p.role === "panel");
-  if (!panel) throw new Error(`build ${build.id} has no panel`);
+  const subject = subjectPart(build);
+  if (!subject) throw new Error(`build ${build.id} has no part "${build.subject.part}"`);
   const groupOfScrew = new Map<string, ScrewGroup>();
   for (const g of build.screwGroups) for (const s of g.screws) groupOfScrew.set(s.id, g);
   const index: BuildIndex = {
@@ -36,9 +41,9 @@ export function indexBuild(build: Build): BuildIndex {
     screwType: new Map(build.screwTypes.map((t) => [t.id, t])),
     connector: new Map(build.connectors.map((c) => [c.id, c])),
     tape: new Map(build.tapes.map((t) => [t.id, t])),
-    panel,
+    subject,
     powerPoints: build.connectors.filter((c) => c.powerPoint),
-    panelConnectors: build.connectors.filter((c) => c.joins[0] === panel.id),
+    subjectConnectors: build.connectors.filter((c) => c.joins[0] === subject.id),
   };
   cache.set(build, index);
   return index;

@@ -85,7 +85,7 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
         tapedOver: false,
         powerPoint: false,
         aheadOfIsolation: false,
-        reachableWhenSeated: part.role !== "panel",
+        reachableWhenSeated: part.id !== b.subject.part,
         serves: "other",
         minutes: 1,
       });

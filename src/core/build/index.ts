@@ -20,13 +20,13 @@ export {
   templateFor,
 } from "./edit";
 export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks } from "./families";
-export { type BuildIndex, indexBuild } from "./find";
+export { type BuildIndex, indexBuild, subjectPart } from "./find";
 export { Find } from "./findSchema";
 export { adoptFind, applyFinds, FIND_KINDS, FIND_WORDS, findId, type KeptFind } from "./finds";
-export { CONNECTOR_KINDS, DRIVES, EDGES, HEADS, HELD_BY, PART_ROLES, SERVES } from "./kinds";
+export { CONNECTOR_KINDS, DRIVES, EDGES, HEADS, HELD_BY, PART_ROLES, SERVES, SUBJECT_WORDS } from "./kinds";
+export { BUILD_VERSION, liftBuild } from "./lift";
 export { type ParsedBuild, parseBuild } from "./parse";
 export type {
-  Build,
   BuildInput,
   Connector,
   Motion,
@@ -39,5 +39,6 @@ export type {
   ScrewType,
   Tape,
 } from "./schema";
+export { Build } from "./schema";
 export { screwMisfit, screwWords } from "./screwFit";
 export { screwPaths, shankMm } from "./screwShape";

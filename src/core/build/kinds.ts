@@ -27,5 +27,13 @@ export const PART_ROLES = [
   "displayCable",
   "other",
 ] as const;
+/** What a repair replaces. */
+export const SUBJECTS = ["panel", "frontUnit", "lidAssembly", "cell"] as const;
+export const SUBJECT_WORDS: Readonly<Record<(typeof SUBJECTS)[number], string>> = {
+  panel: "panel",
+  frontUnit: "front unit",
+  lidAssembly: "lid assembly",
+  cell: "cell",
+};
 export const SERVES = ["picture", "camera", "wireless", "battery", "lidSensor", "keyboard", "touch", "speaker", "other"] as const;
 export const HELD_BY = ["clips", "tape", "glue", "hook", "screws"] as const;

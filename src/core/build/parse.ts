@@ -1,4 +1,6 @@
+import { listed } from "../quantity";
 import { type BuildProblem, checkBuild } from "./check";
+import { BUILD_VERSION, liftBuild } from "./lift";
 import { Build } from "./schema";
 
 export type ParsedBuild = { ok: true; build: Build } | { ok: false; problems: BuildProblem[] };
@@ -26,9 +28,13 @@ export function parseBuild(text: string): ParsedBuild {
   const head = raw as { format?: unknown; version?: unknown };
   if (head.format !== "helvane.build")
     return fail("format", `read ${JSON.stringify(head.format) ?? "nothing"}, expected "helvane.build"`);
-  if (head.version !== 1)
-    return fail("version", `read ${JSON.stringify(head.version) ?? "nothing"}, this Helvane reads version 1`);
-  const parsed = Build.safeParse(raw);
+  const versions = Array.from({ length: BUILD_VERSION }, (_, i) => i + 1);
+  if (!versions.includes(head.version as number))
+    return fail(
+      "version",
+      `read ${JSON.stringify(head.version) ?? "nothing"}, this Helvane reads versions ${listed(versions.map(String))}`,
+    );
+  const parsed = Build.safeParse(liftBuild(raw));
   if (!parsed.success)
     return { ok: false, problems: parsed.error.issues.map((i) => ({ where: pathWords(i.path), message: i.message })) };
   const problems = checkBuild(parsed.data);

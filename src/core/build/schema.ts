@@ -1,9 +1,9 @@
 import { z } from "zod";
-import { CONNECTOR_KINDS, DRIVES, EDGES, FAMILIES, HEADS, HELD_BY, PART_ROLES, SERVES, VIEWS } from "./kinds";
+import { contentHash, words } from "../quantity/shapes";
+import { CONNECTOR_KINDS, DRIVES, EDGES, FAMILIES, HEADS, HELD_BY, PART_ROLES, SERVES, SUBJECTS, VIEWS } from "./kinds";
 
 /** Ids are short, lower case, and stay with a part for ever: events name them, never step numbers. */
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,47}$/, "an id of lower-case letters, digits and hyphens, 48 at most");
-const words = (max: number) => z.string().trim().min(1).max(max);
 const mmCoord = z.number().min(-50).max(600);
 const mmSize = z.number().positive().max(600);
 
@@ -195,7 +195,7 @@ export const PlacePhoto = z.strictObject({
   xMm: mmCoord,
   yMm: mmCoord,
   words: words(80),
-  hash: z.string().regex(/^[0-9a-f]{64}$/, "a SHA-256 in lower-case hex"),
+  hash: contentHash,
   widthPx: z.int().min(1).max(20_000),
   heightPx: z.int().min(1).max(20_000),
 });
@@ -203,7 +203,7 @@ export type PlacePhoto = z.infer<typeof PlacePhoto>;
 
 export const Build = z.strictObject({
   format: z.literal("helvane.build"),
-  version: z.literal(1),
+  version: z.literal(2),
   id,
   machineModel: words(60),
   machineCodes: z.array(words(40)).max(40).default([]),
@@ -232,6 +232,8 @@ export const Build = z.strictObject({
     cornerMm: z.number().min(0).max(40),
   }),
   screwTypes: z.array(ScrewType).max(40),
+  /** What is replaced, and which part of this build that is. */
+  subject: z.strictObject({ kind: z.enum(SUBJECTS), part: id }),
   parts: z.array(Part).min(1).max(120),
   screwGroups: z.array(ScrewGroup).max(60),
   connectors: z.array(Connector).max(60),

@@ -2,7 +2,7 @@ import { hashes, panels, plannedJob, TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { NOT_BY_EYE } from "../panel";
 import { stationNow } from "../teardown";
-import { ARRIVAL_ITEMS, type ArrivalItem, changesOf, fitOf, mayConnectPanel, panelIsHere } from ".";
+import { ARRIVAL_ITEMS, type ArrivalItem, changesOf, fitOf, mayConnectPanel, panelIsHere, seated } from ".";
 
 const at = (b: TestBench) => stationNow(b.state, null);
 const check = (b: TestBench, item: ArrivalItem, result: "good" | "absent" | "wrong", note = "") =>
@@ -13,14 +13,14 @@ function panelOut(items: readonly ArrivalItem[]): TestBench {
   const b = plannedJob("C");
   const skip = new Set(ARRIVAL_ITEMS.filter((i) => i !== "code" && !items.includes(i)));
   b.events = b.events.filter((e) => !(e.type === "match.arrivalChecked" && skip.has(e.payload.item)));
-  return b.follow((s) => s.panel === "out");
+  return b.follow((s) => s.subject === "out");
 }
 
 describe("the arrival check", () => {
   it("a panel is not connected until every one of the eight items was looked at", () => {
     for (const left of ARRIVAL_ITEMS.filter((i) => i !== "code")) {
       const b = panelOut(ARRIVAL_ITEMS.filter((i) => i !== left));
-      expect(b.state.panel).toBe("out");
+      expect(b.state.subject).toBe("out");
       expect(mayConnectPanel(b.view, "display-plug")?.reason, left).toMatch(
         new RegExp(`arrival check is not finished: look at ${left} in Match`),
       );
@@ -131,8 +131,8 @@ describe("a return", () => {
     expect(b.why("match.returned", { reason: "wrongPart", note: "", kept: [] })).toMatch(/Nothing is on order/);
   });
   it("a seated panel is lifted out first", () => {
-    const b = plannedJob("C").follow((s) => s.panel === "seated");
-    expect(b.state.panel).toBe("seated");
+    const b = plannedJob("C").follow((s) => seated(s));
+    expect(b.state.subject).toBe("placed");
     expect(b.why("match.returned", { reason: "deadOnTest", note: "", kept: [] })).toMatch(/Lift it out first/);
   });
 });
@@ -178,7 +178,7 @@ describe("what a look at the part in hand may say", () => {
   });
   it("agreeing with a known stop never opens the connector", () => {
     const v = withK36();
-    v.do("plan.made", { buildHash: hashes.build["ostrel-kestrel-14"], goal: "panelOut" });
+    v.do("plan.made", { buildHash: hashes.build["ostrel-kestrel-14"], goal: "subjectOut" });
     const hash = v.state.match.chosen!.panelHash;
     const cand = panels["gv140fhb-k36"]!;
     const other = cand.contacts.value === 30 ? 40 : 30;

@@ -12,6 +12,9 @@ export function readClock(clock: string): { ms: number; counter: number } | null
   return m ? { ms: Number(m[1]), counter: Number(m[2]) } : null;
 }
 
+/** Milliseconds since 1970 of a clock; 0 for what is none. @example msOf("001750000000000-000002") // 1750000000000 */
+export const msOf = (clock: string): number => readClock(clock)?.ms ?? 0;
+
 /** @param ms whole milliseconds since 1970, 0 or more @param counter 0 to 999999 */
 export const makeClock = (ms: number, counter: number): Clock =>
   `${String(ms).padStart(15, "0")}-${String(counter).padStart(6, "0")}`;

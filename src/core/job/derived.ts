@@ -99,13 +99,6 @@ export function findingsOf(v: JobView, table: TriageTable, build: Build | null):
   return findingsWithMarks(table, v.state.triage.damage, build?.lid.opening ?? null, v.state.triage.findings);
 }
 
-export const openHazards = (s: JobState): Hazard[] => (Object.keys(s.hazards) as Hazard[]).filter((h) => !s.hazards[h]!.madeSafe);
-export const openMoneyStops = (s: JobState): MoneyStop[] =>
-  (Object.keys(s.moneyStops) as MoneyStop[]).filter((m) => s.moneyStops[m]!.waived === null);
-export const openBreaches = (s: JobState) => s.breaches.filter((b) => b.resolved === null);
-export const hazardWords = (h: Hazard) => HAZARDS[h];
-export const moneyWords = (m: MoneyStop) => MONEY_STOPS[m];
-
 /** Screws still away from home: out and not accounted for, or loosened and not tightened. */
 export function screwsOpen(s: JobState): { out: string[]; loose: string[] } {
   const out: string[] = [];

@@ -1,7 +1,7 @@
-import { plannedJob } from "@tests/bench";
+import { plannedJob, TestBench } from "@tests/bench";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { liftEvent, parseEvent } from ".";
+import { liftEvent, newestVersion, parseEvent } from ".";
 import { PAYLOADS } from "./payloads";
 
 const good = () => plannedJob("C").until(null).events;
@@ -66,5 +66,42 @@ describe("old versions are lifted when read", () => {
     const crack = parseEvent({ ...old, payload: { ...old.payload, kind: "crack" } });
     expect(crack).toMatchObject({ ok: true, event: { payload: { direction: null } } });
     if (r.ok) expect(liftEvent(r.event)).toBe(r.event);
+  });
+});
+
+describe("events of older versions", () => {
+  const bench = new TestBench();
+  const raw = (type: string, payload: unknown, v: number) => ({
+    ...bench.make({ type: "job.noted", payload: { text: "x" } }),
+    type,
+    payload,
+    v,
+  });
+  it("a plan of version 1 called every subject a panel, and reads as what it was", () => {
+    const buildHash = "a".repeat(64);
+    for (const [was, is] of [
+      ["panelOut", "subjectOut"],
+      ["lidOff", "lidOff"],
+      ["cameraOut", "cameraOut"],
+    ]) {
+      const r = parseEvent(raw("plan.made", { buildHash, goal: was }, 1));
+      expect(r).toMatchObject({ ok: true, event: { v: 2, payload: { buildHash, goal: is } } });
+    }
+    expect(parseEvent(raw("plan.made", { buildHash, goal: "panelOut" }, 2))).toMatchObject({ ok: false });
+    expect(parseEvent(raw("plan.made", { buildHash, goal: "subjectOut" }, 3))).toMatchObject({
+      ok: false,
+      problem: 'event type "plan.made" is at version 3; this Helvane reads up to 2',
+    });
+  });
+  it("a kind that never changed is at 1, and lifting what is new gives the very same event", () => {
+    expect(newestVersion("bench.shutDown")).toBe(1);
+    expect(newestVersion("plan.made")).toBe(2);
+    expect(newestVersion("triage.damageMarked")).toBe(2);
+    const e = bench.make({ type: "plan.made", payload: { buildHash: "b".repeat(64), goal: "lidOff" } });
+    expect(liftEvent(e)).toBe(e);
+    const unknown = { type: "open.magic", v: 1, payload: {} };
+    expect(liftEvent(unknown)).toBe(unknown);
+    // What is no object is given to the validation as it is.
+    expect(liftEvent({ type: "plan.made", v: 1, payload: null })).toMatchObject({ v: 1 });
   });
 });

@@ -1,16 +1,18 @@
+import type { Answer, Refusal } from "./answer";
 import { apply } from "./apply";
 import { compareEvents } from "./clock";
 import type { JobEvent } from "./event";
 import { eventGate } from "./eventGate";
-import type { Answer, Refusal } from "./gates";
-import type { EventType } from "./payloads";
+import { ruleOf } from "./registry";
 import { emptyState, type JobState, type Snapshots } from "./state";
 
 /** The rules of folding, counted up whenever they change, so that stored projections know they are old. */
 export const FOLD_VERSION = 8;
 
-/** What can never be taken back: a safety stop is resolved by making safe, and a job stays opened. */
-const KEPT: ReadonlySet<EventType> = new Set(["job.opened", "job.safetyRaised", "job.takenBack"]);
+const upper = (words: string) => words[0]!.toUpperCase() + words.slice(1);
+
+/** Why an event can never be taken back, or undefined. */
+const stays = (e: JobEvent): string | undefined => ruleOf(e.type).stays;
 
 /** Events in canonical order, each id once. Sorts only when needed. */
 export function canonical(events: readonly JobEvent[]): JobEvent[] {
@@ -31,7 +33,7 @@ export function canonical(events: readonly JobEvent[]): JobEvent[] {
 function takenBack(events: readonly JobEvent[]): Set<string> {
   const ids = new Set<string>();
   for (const e of events) if (e.type === "job.takenBack") ids.add(e.payload.eventId);
-  if (ids.size) for (const e of events) if (KEPT.has(e.type)) ids.delete(e.id);
+  if (ids.size) for (const e of events) if (stays(e)) ids.delete(e.id);
   return ids;
 }
 
@@ -83,9 +85,8 @@ export function mayTakeBack(
       gate: "takeBack",
       reason: events.some((e) => e.id === eventId) ? "It is taken back already." : "There is no such entry in this job.",
     };
-  if (target.type === "job.safetyRaised")
-    return { gate: "takeBack", reason: "A safety stop is not taken back. Record how it was made safe." };
-  if (target.type === "job.opened") return { gate: "takeBack", reason: "A job stays opened. Close it instead." };
+  const kept = stays(target);
+  if (kept) return { gate: "takeBack", reason: kept };
   const known = new Set(fold(used, snapshots).breaches.map((x) => x.eventId));
   const without = used.filter((e) => e.id !== eventId);
   const fresh = fold(without, snapshots).breaches.find((x) => !known.has(x.eventId));
@@ -93,7 +94,7 @@ export function mayTakeBack(
   const dependent = without.find((e) => e.id === fresh.eventId)!;
   return {
     gate: "takeBack",
-    reason: `"${dependent.type}" depends on it: ${fresh.reason} Take that back first.`,
+    reason: `${upper(ruleOf(dependent.type).name)} depends on it: ${fresh.reason} Take that back first.`,
     blocking: dependent.id,
   };
 }

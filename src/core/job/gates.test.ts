@@ -103,7 +103,7 @@ describe("a look at the part in hand", () => {
     b.do("match.ordered", order("pd140fhb-u02", ["family", "pitchMm", "contactSide", "logicSupplyV", "backlightSupplyV"]));
     b.do("match.arrived", { codeRead: "PD140FHB-U02" });
     b.do("match.looked", { field: "contactSide", result: "differs", source: "M", note: "faces the glass" });
-    b.do("plan.made", { buildHash: hashes.build["ostrel-kestrel-14"], goal: "panelOut" });
+    b.do("plan.made", { buildHash: hashes.build["ostrel-kestrel-14"], goal: "subjectOut" });
     b.until("cableOn:display-plug");
     expect(b.why("swap.cableConnected", { connector: "display-plug", home: true })).toMatch(/Do not connect/);
   });

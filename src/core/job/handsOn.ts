@@ -1,9 +1,13 @@
-import { readClock } from "./clock";
+import { msOf } from "./clock";
 import type { JobEvent } from "./event";
+import type { EventType } from "./payloads";
+import { ruleOf } from "./registry";
 
 /** A gap longer than this is not work on this machine but a break, minutes (adj). */
-const BREAK_MIN = 20;
-const HANDS = /^(open|swap|bond|prove|close)\./;
+export const BREAK_MIN = 20;
+
+/** Hands on the machine, or on what feeds it. @example actsOnMachine("job.noted") // false */
+export const actsOnMachine = (type: EventType): boolean => ruleOf(type).on !== "desk";
 
 /**
  * Hands-on minutes of a job: the time between its acts on the machine, breaks left out.
@@ -15,8 +19,8 @@ export function handsOnMinutes(events: readonly JobEvent[]): number {
   let last: number | null = null;
   let sum = 0;
   for (const e of events) {
-    if (!HANDS.test(e.type)) continue;
-    const ms = readClock(e.clock)!.ms;
+    if (!actsOnMachine(e.type)) continue;
+    const ms = msOf(e.clock);
     if (last !== null && ms - last <= BREAK_MIN * 60_000) sum += ms - last;
     last = ms;
   }

@@ -1,31 +1,28 @@
-export { type Clock, compareEvents, makeClock, nextClock, readClock } from "./clock";
+export type { Act } from "./act";
+export type { Answer, Refusal } from "./answer";
+export { apply } from "./apply";
+export { mayPullLiners, maySeat } from "./bond/seating";
+export { type Clock, compareEvents, makeClock, msOf, nextClock, readClock } from "./clock";
+export { mayCloseUp } from "./close/closingUp";
+export { mayHandOver } from "./close/handOver";
 export * from "./derived";
-export { type EventOf, type JobEvent, type ParsedEvent, parseEvent } from "./event";
+export type { EventOf, JobEvent } from "./event";
 export { eventGate } from "./eventGate";
 export { makeEventId } from "./eventId";
 export { askGate, counting, FOLD_VERSION, fold, mayTakeBack } from "./fold";
-export {
-  type Answer,
-  ARRIVAL_WORDS,
-  looseTestMissing,
-  mayCloseUp,
-  mayConnect,
-  mayConnectPanel,
-  mayDisconnect,
-  mayHandOver,
-  mayOrder,
-  mayPullLiners,
-  maySeat,
-  type Refusal,
-} from "./gates";
 export { CONDITION_WORDS, type HandoverSheet, handoverSheet, LOGIN_WORDS } from "./handover";
-export { handsOnMinutes } from "./handsOn";
+export { actsOnMachine, BREAK_MIN, handsOnMinutes } from "./handsOn";
+export { ARRIVAL_WORDS } from "./match/arrivalWords";
+export { mayOrder } from "./match/order";
+export { type ParsedEvent, parseEvent } from "./parseEvent";
 export { type PauseCard, pauseCard } from "./pauseCard";
-export type { EventType, Payload, Photo } from "./payloads";
+export type { EventType, Payload } from "./payloads";
 export { ARRIVAL_ITEMS, CONDITION_KINDS, LOGINS, MISHAPS, QUOTE_OPTIONS, RETURN_REASONS } from "./payloadWords";
 export { POINT_WORDS, POINTS, type PointOfNoReturn, type PointRow, pointCheck } from "./points";
 export { type Power, packCut, powerOf } from "./power";
+export { type ActType, RULES, ruleOf } from "./registry";
 export { mayPlanAnew } from "./replan";
+export type { Photo } from "./shapes";
 export {
   type ArrivalItem,
   type Breach,
@@ -35,4 +32,7 @@ export {
   type Snapshot,
   type Snapshots,
 } from "./state";
+export * from "./stops";
+export { type SubjectPlace, seated } from "./subject";
+export { looseTestMissing, mayConnect, mayConnectPanel, mayDisconnect } from "./swap/connect";
 export { liftEvent, newestVersion, photoOf } from "./versions";

@@ -72,8 +72,12 @@ export function pauseCard(v: JobView): PauseCard {
       {
         title: "Panel and films",
         lines: [
-          s.panel === "old" ? "The old panel is in." : s.panel === "out" ? "No panel is in the lid." : "The new panel is seated.",
-          ...(s.panel === "old"
+          s.subject === "in"
+            ? "The old panel is in."
+            : s.subject === "out"
+              ? "No panel is in the lid."
+              : "The new panel is seated.",
+          ...(s.subject === "in"
             ? []
             : [`Back film ${s.bond.backFilmOff ? "off" : "on"}, front film ${s.bond.frontFilmOff ? "off" : "on"}.`]),
           ...(Object.keys(s.bond.laid).length

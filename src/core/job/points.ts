@@ -1,7 +1,8 @@
 import { listed } from "../quantity";
 import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "./derived";
-import { looseTestMissing } from "./gates";
 import { powerOf } from "./power";
+import { seated } from "./subject";
+import { looseTestMissing } from "./swap/connect";
 
 export const POINTS = ["liner", "bezel", "baseCover"] as const;
 export type PointOfNoReturn = (typeof POINTS)[number];
@@ -30,7 +31,7 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   const row = (what: string, missing: string | null | false | undefined): PointRow => ({ what, missing: missing || null });
   const off = b.build.connectors.filter((c) => s.connectors[c.id] === "off");
   const leads = off.filter(
-    (c) => !c.powerPoint && (point === "baseCover" || c.joins[0] === b.panel.id || !c.reachableWhenSeated),
+    (c) => !c.powerPoint && (point === "baseCover" || c.joins[0] === b.subject.id || !c.reachableWhenSeated),
   );
   const iso = powerOf(v);
   const leadOpen = point === "bezel" && off.some((c) => c.view === "lid");
@@ -58,7 +59,7 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   const here = loose.filter((x) => (b.groupOfScrew.get(x)?.view ?? "lid") === (point === "bezel" ? "lid" : "base"));
   const inLid = point === "bezel" ? here : loose;
   rows.push(row("Loosened screws tight", inLid.length ? `${inLid.length} still loose` : null));
-  rows.push(row("Panel seated", s.panel === "seated" ? null : "not yet"));
+  rows.push(row("Panel seated", seated(s) ? null : "not yet"));
   rows.push(row("Films off, no crumbs", s.bond.frontFilmOff ? null : "front film still on"));
   const open = passStatus(v, "open");
   rows.push(row("Open pass proven", open.complete ? null : "a check of the open pass is missing or void"));

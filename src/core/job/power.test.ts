@@ -2,7 +2,8 @@ import { builds, jobOn, type TestBench } from "@tests/bench";
 import { seededRandom } from "@tests/randomActs";
 import { World } from "@tests/world";
 import { describe, expect, it } from "vitest";
-import type { Act } from "../teardown";
+
+import type { Act } from ".";
 import { powerOf } from "./power";
 
 /** Follows the plan to the loose test and has it done, then whatever the hand does to the power. */

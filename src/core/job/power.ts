@@ -1,5 +1,7 @@
 import type { BuildIndex } from "../build";
+import { listed } from "../quantity";
 import type { PowerState } from "../triage";
+import { type Answer, no } from "./answer";
 import { buildOf, type JobView } from "./derived";
 import type { JobState } from "./state";
 
@@ -25,6 +27,18 @@ export const packCut = (s: JobState, b: BuildIndex | null): boolean =>
   (b.build.isolation.by === "batteryOffMode"
     ? s.bench.batteryOff
     : b.powerPoints.length > 0 && b.powerPoints.every((c) => s.connectors[c.id] === "off"));
+
+/** It runs: whatever was recorded of its shutting down is over. */
+export function wake(s: JobState): void {
+  s.bench.shutDown = false;
+  s.bench.running = true;
+}
+
+/** Mains in, battery on, or a test: isolation has an end. */
+export function endIsolation(s: JobState, clock: string): void {
+  s.bench.drained = false;
+  s.bench.since = clock;
+}
 
 /** A machine that was running has stopped once neither mains nor pack feeds it. That it was shut down is still to be said. */
 export function stopWithoutSupply(s: JobState, b: BuildIndex | null): void {
@@ -68,4 +82,10 @@ export function powerOf(v: JobView): Power {
     return said("off", "Off, not isolated", missing[0]!);
   if (running === true) return said("live", "Live", mains === "out" ? "running on battery" : "running");
   return said("unknown", "Live", mains === "out" ? "shutting down not recorded" : "mains not recorded");
+}
+
+/** Isolated, or what is still to do for it. @example isolatedFor(view, "mayConnect")?.reason // "Not isolated. Still to do: …" */
+export function isolatedFor(v: JobView, gate: string): Answer {
+  const power = powerOf(v);
+  return power.isolated ? null : no(gate, `Not isolated. Still to do: ${listed(power.missing)}.`);
 }

@@ -1,7 +1,7 @@
 import type { Build } from "../build";
 import { listed } from "../quantity";
+import type { Refusal } from "./answer";
 import type { JobView } from "./derived";
-import type { Refusal } from "./gates";
 
 /**
  * Whether a job under way may go over to a changed build: only of its own machine, and only while the machine is still whole.
@@ -28,7 +28,7 @@ export function mayPlanAnew(v: JobView, buildHash: string): Refusal | null {
     ...now.screwGroups.flatMap((g) => g.screws.map((x) => [x.id, `screw at ${x.where.toLowerCase()}`] as const)),
   ]);
   const begun = [...Object.keys(s.screws), ...Object.keys(s.parts), ...Object.keys(s.touched), ...Object.keys(s.tapesOut)];
-  if (s.panel !== "old" || begun.length)
+  if (s.subject !== "in" || begun.length)
     return no(
       `${listed(begun.slice(0, 3).map((id) => names.get(id) ?? id)) || "The old panel"} ${begun.length === 1 ? "was" : "were"} dealt with already: this job keeps the build it was planned with.`,
     );

@@ -2,8 +2,10 @@ import type { Build, KeptFind } from "../build";
 import type { Panel } from "../panel";
 import type { FaultClass, Pass, Policy } from "../proof";
 import { type Hazard, type MoneyStop, NOTHING_KNOWN, type Outcome, type TriageTable } from "../triage";
-import type { Payload, Photo } from "./payloads";
+import type { Payload } from "./payloads";
 import type { ARRIVAL_ITEMS } from "./payloadWords";
+import type { Photo } from "./shapes";
+import type { SubjectPlace } from "./subject";
 
 /** Reference data a job relies on, kept with it by content hash. */
 export type Snapshot =
@@ -80,7 +82,8 @@ export interface JobState {
   parts: Record<string, "folded" | "out" | "back">;
   connectors: Record<string, "on" | "off">;
   touched: Record<string, true>;
-  panel: "old" | "out" | "seated";
+  /** Where the subject is: what is replaced, old or new. */
+  subject: SubjectPlace;
   transplanted: Record<string, true>;
   /** Changes the fit asked for that are made, by field. */
   changesMade: Record<string, true>;
@@ -167,7 +170,7 @@ export function emptyState(): JobState {
     parts: {},
     connectors: {},
     touched: {},
-    panel: "old",
+    subject: "in",
     transplanted: {},
     changesMade: {},
     looseTest: null,

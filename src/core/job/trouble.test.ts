@@ -127,7 +127,7 @@ describe("a build that was changed while a job is under way", () => {
     const { why, bench } = changed();
     bench.until("partOut:base-cover");
     expect(why()).toMatch(/hinge edge, left.* were dealt with already: this job keeps the build it was planned with/i);
-    bench.follow((s) => s.panel !== "old");
+    bench.follow((s) => s.subject !== "in");
     expect(why()).toMatch(/keeps the build/);
   });
   it("not that of another machine, nor one that is not here", () => {
@@ -194,7 +194,7 @@ describe("points of no return", () => {
 
 describe("the pause card", () => {
   it("says every screw by its place, what is off and what to check first", () => {
-    const b = plannedJob("C").follow((s) => s.panel === "out");
+    const b = plannedJob("C").follow((s) => s.subject === "out");
     const text = JSON.stringify(pauseCard(b.view));
     expect(text).toContain("Base screws, 6");
     expect(text).toContain("middle, under the round plug");

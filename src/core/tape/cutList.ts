@@ -24,8 +24,7 @@ const SHORTEST_MM = 8;
  * @example cutList(build).map((p) => `${p.widthMm} x ${p.lengthMm} mm`)
  */
 export function cutList(build: Build): CutPiece[] {
-  const panel = build.parts.find((p) => p.role === "panel");
-  return build.tapes.filter((t) => t.holds === panel?.id).flatMap((t) => pieces(t));
+  return build.tapes.filter((t) => t.holds === build.subject.part).flatMap((t) => pieces(t));
 }
 
 function pieces(t: Tape): CutPiece[] {

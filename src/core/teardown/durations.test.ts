@@ -1,7 +1,6 @@
 import { builds, plannedJob } from "@tests/bench";
 import { seededRandom } from "@tests/randomActs";
 import { describe, expect, it } from "vitest";
-import { indexBuild } from "../build";
 import { planTimes, slipped, t80 } from "./durations";
 import { makePlan } from "./plan";
 import { stepTimes } from "./stepTimes";
@@ -72,17 +71,17 @@ describe("the shop's own times", () => {
 
 describe("what each step took", () => {
   it("is told from the clocks of what was recorded, breaks left out", () => {
-    const b = plannedJob("C").follow((s) => s.panel === "out");
+    const b = plannedJob("C").follow((s) => s.subject === "out");
     const build = builds["ostrel-kestrel-14"]!;
     const r = makePlan(build);
     if (!r.ok) throw new Error(r.problem);
     const all = [...r.plan.out, ...r.plan.in];
-    const times = stepTimes(b.events, indexBuild(build), all);
+    const times = stepTimes(b.events, b.view, all);
     // Every act of the test bench takes half a minute.
     expect(times.find((t) => t.id === "screwsOut:base-screws")!.actual).toBeCloseTo(3, 6);
     expect(times.find((t) => t.id === "partOut:bezel")!.actual).toBeCloseTo(0.5, 6);
     const late = b.events.map((e, i) => (i === b.events.length - 1 ? { ...e, clock: `9${e.clock.slice(1)}` } : e));
-    expect(stepTimes(late, indexBuild(build), all).some((t) => t.actual > 20)).toBe(false);
+    expect(stepTimes(late, b.view, all).some((t) => t.actual > 20)).toBe(false);
   });
   it("what slipped is named, worst first", () => {
     const list = slipped([

@@ -33,7 +33,7 @@ describe("the eight families", () => {
       expect(progressOf(b.view)?.now ?? null, `${progressOf(b.view)?.now?.id}`).toBeNull();
       expect(openBreaches(b.state)).toEqual([]);
       expect(screwsOpen(b.state)).toEqual({ out: [], loose: [] });
-      expect(b.state.panel).toBe("seated");
+      expect(b.state.subject).toBe("fixed");
       expect(b.state.close.handedOver).not.toBeNull();
     });
   }
@@ -91,6 +91,6 @@ describe("other goals", () => {
   });
   it("a goal this build has no part for is said, not guessed", () => {
     expect(wayOut(builds["ostrel-kestrel-14"]!, { goal: "cameraOut" })).toMatchObject({ ok: false });
-    expect(indexBuild(builds["ostrel-kestrel-14"]!).panel.id).toBe("panel");
+    expect(indexBuild(builds["ostrel-kestrel-14"]!).subject.id).toBe("panel");
   });
 });

@@ -63,10 +63,10 @@ describe("goals other than the panel", () => {
         const r = wayOut(b, { goal });
         return r.ok ? r.objective.value : null;
       };
-      const panel = value("panelOut")!;
+      const panel = value("subjectOut")!;
       const cable = value("cableOut");
       const r = wayOut(b, { goal: "cableOut" });
-      if (cable !== null && r.ok && r.steps.some((s) => s.id === goalStep(indexBuild(b), "panelOut")))
+      if (cable !== null && r.ok && r.steps.some((s) => s.id === goalStep(indexBuild(b), "subjectOut")))
         expect(cable, b.id).toBeGreaterThanOrEqual(panel - 1e-9);
     }
   });

@@ -1,6 +1,6 @@
 export { DURATION_DEFAULTS, type PlanTimes, planTimes, type StepTime, slipped } from "./durations";
 export { type KitRow, kitOf, withInches } from "./kit";
-export { type Act, nextAct } from "./nextAct";
+export { nextAct } from "./nextAct";
 export { bitsOf, makePlan, type Plan, type PlanResult } from "./plan";
 export { madePlan, type OtherGoal, otherGoals, type PlanAsk, planAskOf, progressOf } from "./planOf";
 export { type Progress, progressIn } from "./progress";
@@ -32,9 +32,10 @@ export {
 } from "./screwSheet";
 export { type QrModules, screwSheetSvg } from "./screwSheetSvg";
 export { STATIONS, type Station, stationNow } from "./stationNow";
-export { DRIVE_WORDS, type Step, type StepKind, type StepStation } from "./step";
+export { DRIVE_WORDS, type ScrewCount, type Step, type StepKind, type StepRule, type StepStation } from "./step";
+export { STEPS, stepOfEvent, stepRule } from "./steps";
 export { stepTimes } from "./stepTimes";
 export { ToolStock } from "./toolStock";
-export { GOAL_WORDS, GOALS, type Goal, type Objective, wayOut } from "./wayOut";
+export { GOALS, type Goal, goalWords, type Objective, wayOut } from "./wayOut";
 export { PLAN_WEIGHTS, type PlanWeights, stepCost } from "./weights";
 export { PlanWeightsShape } from "./weightsSchema";

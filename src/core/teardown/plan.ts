@@ -1,7 +1,7 @@
 import { type Build, indexBuild } from "../build";
 import { type P50P80, sumLogNormal } from "../quantity";
-import { DRIVE_WORDS, type Step } from "./step";
-import { type PlanChange, wayIn } from "./wayIn";
+import { DRIVE_WORDS, type PlanChange, type Step } from "./step";
+import { wayIn } from "./wayIn";
 import { type Objective, wayOut } from "./wayOut";
 import { PLAN_WEIGHTS, type PlanWeights } from "./weights";
 
@@ -47,13 +47,9 @@ export function makePlan(
 function compute(build: Build, changes: readonly PlanChange[], budget: number | undefined, weights: PlanWeights): PlanResult {
   const out = wayOut(build, { weights, ...(budget === undefined ? {} : { budget }) });
   if (!out.ok) return out;
-  let back: Step[];
-  try {
-    back = wayIn(build, out.steps, changes);
-  } catch (e) {
-    return { ok: false, problem: (e as Error).message };
-  }
-  const all = [...out.steps, ...back];
+  const back = wayIn(build, out.steps, changes);
+  if (!back.ok) return back;
+  const all = [...out.steps, ...back.steps];
   const tools = new Map<string, string[]>();
   for (const s of all) if (s.tool) tools.set(s.tool, [...(tools.get(s.tool) ?? []), s.title]);
   for (const c of changes) if (!c.part.startsWith("none")) tools.set(c.part[0]!.toUpperCase() + c.part.slice(1), [c.act]);
@@ -61,7 +57,7 @@ function compute(build: Build, changes: readonly PlanChange[], budget: number | 
     ok: true,
     plan: {
       out: out.steps,
-      in: back,
+      in: back.steps,
       skipped: out.skipped,
       objective: out.objective,
       minutes: sumLogNormal(all.map((s) => s.minutes)),

@@ -2,8 +2,8 @@ import type { Build } from "../build";
 import { buildOf, changesOf, type JobView } from "../job";
 import { makePlan, type PlanResult } from "./plan";
 import { type Progress, progressIn } from "./progress";
-import type { PlanChange } from "./wayIn";
-import { GOALS, type Goal, QUICK_BUDGET, wayOut } from "./wayOut";
+import type { PlanChange } from "./step";
+import { GOALS, type Goal, goalWords, QUICK_BUDGET, wayOut } from "./wayOut";
 import { PLAN_WEIGHTS, type PlanWeights } from "./weights";
 
 /** What a plan is made from: all of it plain data, so that it can be sent to a worker. */
@@ -34,6 +34,8 @@ export function progressOf(v: JobView, weights: PlanWeights = PLAN_WEIGHTS): Pro
 /** What another goal would take in the same machine: its steps in words, what they are worth in minutes (adj), and the proof. */
 export interface OtherGoal {
   goal: Goal;
+  /** The goal in words. */
+  words: string;
   steps: string[];
   value: number;
   proven: boolean;
@@ -41,7 +43,17 @@ export interface OtherGoal {
 
 /** The goals beside "panel out" that this build has. @example otherGoals(build).map((g) => g.goal) // ["lidOff", "cameraOut"] */
 export const otherGoals = (build: Build, weights: PlanWeights = PLAN_WEIGHTS): OtherGoal[] =>
-  GOALS.filter((g) => g !== "panelOut").flatMap((goal) => {
+  GOALS.filter((g) => g !== "subjectOut").flatMap((goal) => {
     const r = wayOut(build, { goal, weights });
-    return r.ok ? [{ goal, steps: r.steps.map((s) => s.title), value: r.objective.value, proven: r.objective.proven }] : [];
+    return r.ok
+      ? [
+          {
+            goal,
+            words: goalWords(build, goal),
+            steps: r.steps.map((s) => s.title),
+            value: r.objective.value,
+            proven: r.objective.proven,
+          },
+        ]
+      : [];
   });

@@ -1,24 +1,22 @@
-import { type Build, type BuildIndex, indexBuild } from "../build";
+import { type Build, type BuildIndex, indexBuild, type Part, SUBJECT_WORDS } from "../build";
 import { isolationSteps, type Needs, type StepGraph, stepGraph } from "./graph";
 import { type Budget, bestOrder } from "./search";
 import type { Step } from "./step";
 import { PLAN_WEIGHTS, type PlanWeights, stepCost } from "./weights";
 
-/** What a plan is for. */
-export const GOALS = ["panelOut", "lidOff", "cableOut", "cameraOut"] as const;
+/** What a plan is for: what the build replaces, or another part of the lid by itself. */
+export const GOALS = ["subjectOut", "lidOff", "cableOut", "cameraOut"] as const;
 export type Goal = (typeof GOALS)[number];
-export const GOAL_WORDS: Readonly<Record<Goal, string>> = {
-  panelOut: "panel out",
-  lidOff: "lid assembly off",
-  cableOut: "display cable only",
-  cameraOut: "camera only",
+
+const OTHER_GOALS: Readonly<Record<Exclude<Goal, "subjectOut">, { role: Part["role"]; words: string }>> = {
+  lidOff: { role: "lid", words: "lid assembly off" },
+  cableOut: { role: "displayCable", words: "display cable only" },
+  cameraOut: { role: "camera", words: "camera only" },
 };
-const GOAL_ROLE: Readonly<Record<Goal, string>> = {
-  panelOut: "panel",
-  lidOff: "lid",
-  cableOut: "displayCable",
-  cameraOut: "camera",
-};
+
+/** A goal in words: the subject's is named by what it is. @example goalWords(build, "subjectOut") // "front unit out" */
+export const goalWords = (build: Build, goal: Goal): string =>
+  goal === "subjectOut" ? `${SUBJECT_WORDS[build.subject.kind]} out` : OTHER_GOALS[goal].words;
 
 export interface PlanOptions {
   goal?: Goal;
@@ -93,8 +91,8 @@ function closure(g: StepGraph, goals: readonly string[], picks: ReadonlyMap<stri
 
 /** The step that reaches a goal in this build; null when the build has no such part. */
 export function goalStep(b: BuildIndex, goal: Goal): string | null {
-  const p = b.build.parts.find((x) => x.role === GOAL_ROLE[goal] && x.out);
-  return p ? `partOut:${p.id}` : null;
+  const p = goal === "subjectOut" ? b.subject : b.build.parts.find((x) => x.role === OTHER_GOALS[goal].role && x.out);
+  return p?.out ? `partOut:${p.id}` : null;
 }
 
 /**
@@ -106,12 +104,12 @@ export function goalStep(b: BuildIndex, goal: Goal): string | null {
  */
 export function wayOut(
   build: Build,
-  { goal = "panelOut", weights = PLAN_WEIGHTS, done = new Set(), budget: most = BUDGET }: PlanOptions = {},
+  { goal = "subjectOut", weights = PLAN_WEIGHTS, done = new Set(), budget: most = BUDGET }: PlanOptions = {},
 ): WayOut {
   const b = indexBuild(build);
   const g = stepGraph(b);
   const last = goalStep(b, goal);
-  if (!last) return { ok: false, problem: `This build has no part whose way out is "${GOAL_WORDS[goal]}".` };
+  if (!last) return { ok: false, problem: `This build has no part whose way out is "${goalWords(build, goal)}".` };
   const goals = [last, "drain"];
   const budget: Budget = { left: most };
   const all: { value: number; bound: number; proven: boolean; order: string[] }[] = [];

@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
-import type { Build } from "@/core/build";
+import { BUILD_VERSION, type Build, liftBuild } from "@/core/build";
 import { read, write } from "../job/device";
 
 interface Draft {
@@ -17,9 +17,10 @@ export function useBuildDraft(build: Build, version: number, changed: boolean) {
   useEffect(() => {
     try {
       const d = JSON.parse(read(key) || "null") as Draft | null;
-      if (d && d.build.format === "helvane.build" && d.build.version === 1)
+      const kept = d ? (liftBuild(d.build) as Build) : null;
+      if (d && kept?.format === "helvane.build" && kept.version === BUILD_VERSION)
         setFound({
-          build: d.build,
+          build: kept,
           from: `at ${d.at}${d.version === version ? "" : `, over version ${d.version}: now it is version ${version}`}`,
         });
     } catch {

@@ -5,6 +5,7 @@ import {
   fitOf,
   type JobState,
   looseTestMissing,
+  msOf,
   oldPanelOf,
   openBreaches,
   openHazards,
@@ -13,6 +14,7 @@ import {
   passStatus,
   powerOf,
   screwsOpen,
+  seated,
   type JobView as View,
 } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
@@ -61,18 +63,17 @@ export function stripFacts(v: View, p: Progress | null, nowMs: number): StripFac
     oldCode: old?.code ?? null,
     oldNote: !reading
       ? "not identified"
-      : s.panel === "old"
+      : s.subject === "in"
         ? `in the machine, ${s.triage.damage[0] ? { crack: "cracked", blot: "blotted", lines: "lines", dim: "dim", deadTouch: "touch dead" }[s.triage.damage[0].kind] : "to be replaced"}`
         : "out, to recycling",
     newCode: cand?.code ?? null,
-    newNote:
-      s.panel === "seated"
-        ? "in the machine"
-        : s.match.arrived
-          ? "on the bench"
-          : s.match.order
-            ? `ordered, ${s.match.order.seller}`
-            : "candidate, not ordered",
+    newNote: seated(s)
+      ? "in the machine"
+      : s.match.arrived
+        ? "on the bench"
+        : s.match.order
+          ? `ordered, ${s.match.order.seller}`
+          : "candidate, not ordered",
     promise: promiseWords(s.job?.promiseAt ?? null, nowMs),
     left: s.closed ? "job closed" : leftWords(s.job?.promiseAt ?? null, nowMs, need && need > 0 ? need : null),
   };
@@ -124,7 +125,7 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
     s.looseTest
       ? { s: looseTestMissing(v) ? "assumed" : "proven", note: looseTestMissing(v) ? "test again" : "loose test held" }
       : { s: "ahead", note: "" },
-    s.panel === "seated" ? { s: "proven", note: "panel seated" } : { s: "ahead", note: "" },
+    seated(s) ? { s: "proven", note: "panel seated" } : { s: "ahead", note: "" },
     closed.complete && open.complete
       ? { s: "proven", note: "both passes" }
       : open.complete
@@ -141,7 +142,7 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
             cancelled: "cancelled",
           }[s.closed.outcome],
         }
-      : { s: "ahead", note: out.length && s.panel === "seated" ? `${out.length} screws to go` : "" },
+      : { s: "ahead", note: out.length && seated(s) ? `${out.length} screws to go` : "" },
   ];
   const at = cells[now];
   if (at) at.s = "now";
@@ -152,7 +153,7 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
   return cells;
 }
 
-const clockWords = (clock: string | null) => (clock ? format(Number(clock.slice(0, 15)), "HH:mm") : "");
+const clockWords = (clock: string | null) => (clock ? format(msOf(clock), "HH:mm") : "");
 
 export function trayFacts(v: View, p: Progress | null): TrayFacts {
   const s: JobState = v.state;
@@ -193,7 +194,7 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
     hazards.length +
     openBreaches(s).length +
     openMoneyStops(s).length +
-    (s.triage.damage.some((d) => d.kind === "crack") && s.panel === "old" ? 1 : 0) +
+    (s.triage.damage.some((d) => d.kind === "crack") && s.subject === "in" ? 1 : 0) +
     (power.state === "live" ? 1 : 0);
   const first = hazards.length
     ? "safety stop"

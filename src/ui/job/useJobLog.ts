@@ -1,5 +1,6 @@
 "use client";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { Act } from "@/core/job";
 import {
   askGate,
   counting,
@@ -12,7 +13,6 @@ import {
   type Refusal,
   type Snapshots,
 } from "@/core/job";
-import type { Act } from "@/core/teardown";
 import type { AppendReply, EventsReply } from "@/wire/jobs";
 import { deviceId, whoIsHere } from "./device";
 import { keepKnown, withKnown } from "./known";

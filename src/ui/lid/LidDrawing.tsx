@@ -1,7 +1,7 @@
 import dynamic from "next/dynamic";
 import type { Build, Rect } from "@/core/build";
 import { indexBuild } from "@/core/build";
-import type { JobState } from "@/core/job";
+import { type JobState, seated } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import { cutList } from "@/core/tape";
 import type { Step } from "@/core/teardown";
@@ -156,11 +156,11 @@ function Lid(p: Inner) {
   const { lid } = build;
   const b = indexBuild(build);
   const bezelOff = build.parts.some((q) => q.role === "bezel" && state.parts[q.id] === "out");
-  const panelIn = state.panel !== "out";
+  const panelIn = state.subject !== "out";
   const at = lid.panelAt;
   const target = p.step?.target;
-  const shownOld = layers.has("outline") && p.old && state.panel !== "seated";
-  const shownNew = layers.has("candidate") && p.candidate && (state.panel !== "old" || !p.step);
+  const shownOld = layers.has("outline") && p.old && !seated(state);
+  const shownNew = layers.has("candidate") && p.candidate && (state.subject !== "in" || !p.step);
   return (
     <g>
       <Box f={f} r={{ xMm: 0, yMm: 0, widthMm: lid.widthMm, heightMm: lid.heightMm }} rx={lid.cornerMm} className="shell pen3" />
@@ -178,7 +178,7 @@ function Lid(p: Inner) {
       {shownOld && <PanelShape f={f} at={at} panel={p.old!} kind="old" />}
       {shownNew && <PanelShape f={f} at={at} panel={p.candidate!} kind="new" />}
       {layers.has("tape") && <Tapes {...p} />}
-      {layers.has("damage") && state.panel === "old" && <Damage f={f} list={state.triage.damage} glass={lid.opening} />}
+      {layers.has("damage") && state.subject === "in" && <Damage f={f} list={state.triage.damage} glass={lid.opening} />}
       {layers.has("cables") && <Cables {...p} view="lid" />}
       {layers.has("faults") &&
         state.prove.faults.map((x, i) => (
@@ -206,7 +206,7 @@ function Lid(p: Inner) {
 
 function Tapes({ build, f, state, step }: Inner) {
   const laid = Object.keys(state.bond.laid).length > 0 || step?.kind === "tapeLay" || step?.kind === "linerPull";
-  if (state.panel !== "out" && laid) return null;
+  if (state.subject !== "out" && laid) return null;
   if (!laid)
     return (
       <g data-layer="tape">

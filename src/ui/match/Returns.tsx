@@ -1,7 +1,16 @@
 "use client";
 import { format } from "date-fns";
 import { useState } from "react";
-import { ARRIVAL_WORDS, type ArrivalItem, arrivalStatus, buildOf, type Payload, RETURN_REASONS, readClock } from "@/core/job";
+import {
+  ARRIVAL_WORDS,
+  type ArrivalItem,
+  arrivalStatus,
+  buildOf,
+  type Payload,
+  RETURN_REASONS,
+  readClock,
+  seated,
+} from "@/core/job";
 import { listed } from "@/core/quantity";
 import { PhotoField, usePhoto } from "../controls/PhotoField";
 import { Mark } from "../draw/Mark";
@@ -77,7 +86,7 @@ export function ReturnForm() {
           <b>Leave its films on.</b> {order.seller} takes nothing back without them.
         </p>
       )}
-      {s.panel === "seated" && (
+      {seated(s) && (
         <p className="flex items-center gap-3 text-[16px]">
           It is seated in the lid.
           <button

@@ -3,7 +3,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { mayPlanAnew } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
-import { GOAL_WORDS, kitOf, type OtherGoal, PAPERS, type Plan, planTimes, printScale, type Step } from "@/core/teardown";
+import { kitOf, type OtherGoal, PAPERS, type Plan, planTimes, printScale, type Step } from "@/core/teardown";
 import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
@@ -18,7 +18,7 @@ export function PlanStation() {
   const s = view.state;
   const { made } = handle;
   const accept = () => {
-    if (build && made?.ok) log.record({ type: "plan.made", payload: { buildHash: build.hash, goal: "panelOut" } });
+    if (build && made?.ok) log.record({ type: "plan.made", payload: { buildHash: build.hash, goal: "subjectOut" } });
   };
   offer(s.plan || !made?.ok || !handle.fresh ? {} : { space: accept });
   if (!build)
@@ -219,7 +219,7 @@ function Proof({ plan, others }: { plan: Plan; others: readonly OtherGoal[] }) {
       {others.map((o) => (
         <details key={o.goal}>
           <summary className="min-h-11 cursor-pointer text-[16px] leading-[44px]">
-            <b>Only {GOAL_WORDS[o.goal]}</b>: {o.steps.length} steps out, worth {o.value.toFixed(1)} min
+            <b>Only {o.words}</b>: {o.steps.length} steps out, worth {o.value.toFixed(1)} min
             {o.proven ? "" : ", perhaps not the best"}
           </summary>
           <ol className="list-decimal pl-7 text-[15px] leading-[19px]">

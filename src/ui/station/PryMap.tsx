@@ -11,7 +11,10 @@ export function PryMap({ build, step }: { build: Build; step: Step }) {
   const prying =
     (step.kind === "partOut" && part?.role === "bezel") ||
     step.kind === "tapeOut" ||
-    (step.kind === "partFold" && part?.role === "panel" && pry.length > 0 && !build.parts.some((p) => p.role === "bezel"));
+    (step.kind === "partFold" &&
+      part?.id === build.subject.part &&
+      pry.length > 0 &&
+      !build.parts.some((p) => p.role === "bezel"));
   if (!prying) return null;
   if (pry.length === 0)
     return (

@@ -1,5 +1,5 @@
 "use client";
-import { buildOf, counting } from "@/core/job";
+import { counting } from "@/core/job";
 import { slipped, stepTimes } from "@/core/teardown";
 import { useBench } from "../job/context";
 
@@ -9,11 +9,10 @@ const BAR = 190;
 /** Planned against done, step by step: outline is the plan, solid what it took; what slipped stands first. */
 export function Slips() {
   const { log, view, progress } = useBench();
-  const b = buildOf(view);
-  if (!b || !progress) return null;
+  if (!progress) return null;
   const all = stepTimes(
     counting(log.events),
-    b,
+    view,
     progress.steps.map((x) => x.step),
   );
   if (all.length < 3) return null;

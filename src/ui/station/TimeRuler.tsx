@@ -1,4 +1,5 @@
 "use client";
+import { msOf } from "@/core/job";
 import { planTimes } from "@/core/teardown";
 import { useBench } from "../job/context";
 
@@ -13,7 +14,7 @@ export function TimeRuler() {
     reference.shopLog.ratios,
   );
   const first = log.events.find((e) => HANDS.test(e.type));
-  const spent = first ? Math.max(0, (nowMs - Number(first.clock.slice(0, 15))) / 60_000) : 0;
+  const spent = first ? Math.max(0, (nowMs - msOf(first.clock)) / 60_000) : 0;
   const end = Math.ceil((Math.max(want.p80, Math.min(spent, want.p80 * 2)) + 2) / 10) * 10;
   const x = (m: number) => 2 + (Math.min(m, end) / end) * 496;
   const clock = `${Math.floor(spent)}:${String(Math.floor((spent % 1) * 60)).padStart(2, "0")}`;

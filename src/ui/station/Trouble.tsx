@@ -16,7 +16,7 @@ function partOf(build: Build, step: Step): string {
     b.group.get(step.target)?.holds ??
     b.tape.get(step.target)?.holds ??
     b.connector.get(step.target)?.joins[0] ??
-    b.panel.id
+    b.subject.id
   );
 }
 

@@ -238,8 +238,7 @@ export const connectorRule: Rule = ({ old, candidate, build, limits }) => {
   const away = Math.hypot(b.value.xMm - a.value.xMm, b.value.yMm - a.value.yMm);
   if (away <= limits.connectorSameMm + 1e-9)
     return row(spec, a, b, { verdict: "same", words: "same", reason: `Within ${limits.connectorSameMm} mm.` });
-  const panel = build?.parts.find((p) => p.role === "panel");
-  const slack = build?.connectors.find((c) => c.joins[0] === panel?.id && c.serves === "picture")?.slackMm;
+  const slack = build?.connectors.find((c) => c.joins[0] === build.subject.part && c.serves === "picture")?.slackMm;
   const dx = b.value.xMm - a.value.xMm;
   const words = `${mm(away)} ${Math.abs(dx) >= Math.abs(b.value.yMm - a.value.yMm) ? (dx < 0 ? "to the left" : "to the right") : b.value.yMm < a.value.yMm ? "higher" : "lower"}`;
   if (slack === undefined)

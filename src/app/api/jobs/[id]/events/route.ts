@@ -1,7 +1,6 @@
-import { connection } from "@/data/connection";
-import { eventsAfter } from "@/data/eventStore";
 import { appendEvents } from "@/server/append";
 import { isJobId, json, problem, readJson } from "@/server/http";
+import { readEventsAfter } from "@/server/jobLog";
 import { nowMs } from "@/server/now";
 import { AppendRequest, type EventsReply } from "@/wire/jobs";
 
@@ -13,13 +12,7 @@ export async function GET(req: Request, { params }: Context): Promise<Response> 
   if (!isJobId(id)) return problem(400, `"${id}" is not a job id.`);
   const after = Number(new URL(req.url).searchParams.get("after") ?? 0);
   if (!Number.isInteger(after) || after < 0) return problem(400, "after: expected a cursor, a whole number from 0.");
-  const { db } = connection();
-  const rows = await eventsAfter(db, id, after);
-  const snapshots: Record<string, unknown> = {};
-  if (rows.length)
-    for (const s of await db.selectFrom("snapshots").select(["hash", "kind", "json"]).where("job_id", "=", id).execute())
-      snapshots[s.hash] = { kind: s.kind, data: JSON.parse(s.json) };
-  return json({ events: rows, snapshots, cursor: rows.at(-1)?.seq ?? after } satisfies EventsReply);
+  return json((await readEventsAfter(id, after)) satisfies EventsReply);
 }
 
 export async function POST(req: Request, { params }: Context): Promise<Response> {

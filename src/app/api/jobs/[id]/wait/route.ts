@@ -1,5 +1,5 @@
-import { connection } from "@/data/connection";
 import { isJobId, json, problem } from "@/server/http";
+import { cursorOf } from "@/server/jobLog";
 import { live } from "@/server/live";
 
 export const dynamic = "force-dynamic";
@@ -9,15 +9,7 @@ export async function GET(req: Request, { params }: { params: Promise<{ id: stri
   const { id } = await params;
   if (!isJobId(id)) return problem(400, `"${id}" is not a job id.`);
   const after = Number(new URL(req.url).searchParams.get("after") ?? 0);
-  const top = async () =>
-    (
-      await connection()
-        .db.selectFrom("events")
-        .select(({ fn }) => fn.max("seq").as("seq"))
-        .where("job_id", "=", id)
-        .executeTakeFirst()
-    )?.seq ?? 0;
-  const now = await top();
+  const now = await cursorOf(id);
   if (now > after) return json({ cursor: now });
   await new Promise<void>((done) => {
     const end = () => {
@@ -32,5 +24,5 @@ export async function GET(req: Request, { params }: { params: Promise<{ id: stri
     live().on("job", hear);
     req.signal.addEventListener("abort", end);
   });
-  return json({ cursor: await top() });
+  return json({ cursor: await cursorOf(id) });
 }

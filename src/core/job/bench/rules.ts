@@ -1,0 +1,87 @@
+import { listed } from "../../quantity";
+import { type Answer, no } from "../answer";
+import { buildOf, type JobView } from "../derived";
+import { endIsolation, packCut, powerOf, stopWithoutSupply, wake } from "../power";
+import type { RulesOf } from "../rule";
+import type { benchPayloads } from "./payloads";
+
+/** No mains on a machine whose new panel is only half connected. */
+function mayFeed(v: JobView): Answer {
+  const s = v.state;
+  const half = buildOf(v)?.subjectConnectors.some((c) => s.connectors[c.id] === "off") ?? false;
+  return s.subject === "out" && s.looseTest === null && half
+    ? no("bench", "The new panel's connectors are not on: no mains yet.")
+    : null;
+}
+
+export const benchRules = {
+  "bench.shutDown": {
+    name: "shutting down",
+    on: "power",
+    throughStop: true,
+    apply: (s) => {
+      s.bench.shutDown = true;
+      s.bench.running = false;
+    },
+  },
+  "bench.mainsOut": {
+    name: "the mains taken out",
+    on: "power",
+    throughStop: true,
+    apply: (s, _, { b }) => {
+      s.bench.mains = "out";
+      stopWithoutSupply(s, b);
+    },
+  },
+  "bench.mainsIn": {
+    name: "the mains put in",
+    on: "power",
+    may: (_, v) => mayFeed(v),
+    apply: (s, _, { e, b }) => {
+      s.bench.mains = "in";
+      s.bench.batteryOff = false;
+      if (b?.build.isolation.startsWhenAttached) wake(s);
+      endIsolation(s, e.clock);
+    },
+  },
+  "bench.batteryOff": {
+    name: "battery-off mode",
+    on: "power",
+    may: (_, { s, b }) => {
+      if (b?.build.isolation.by !== "batteryOffMode")
+        return no("bench", "This build has no battery-off mode that is enough: open its power points.");
+      if (s.bench.mains !== "out") return no("bench", "Take the mains out first: it wakes the battery.");
+      return s.bench.shutDown ? null : no("bench", "Shut down first.");
+    },
+    apply: (s, _, { e }) => {
+      s.bench.batteryOff = true;
+      s.bench.since = e.clock;
+    },
+  },
+  "bench.drained": {
+    name: "the power key held",
+    on: "power",
+    may: (p, v) => {
+      const rest = powerOf(v).missing.filter((m) => !m.startsWith("hold the power key"));
+      if (rest.length) return no("bench", `Hold the power key after the rest: ${listed(rest)}.`);
+      const least = v.b?.build.isolation.drainS[0] ?? 5;
+      return p.seconds >= least ? null : no("bench", `Hold it ${least} s at least.`);
+    },
+    apply: (s, p, { e, b }) => {
+      const long = p.seconds >= (b?.build.isolation.drainS[0] ?? 5);
+      if (!s.bench.shutDown || s.bench.mains !== "out" || !packCut(s, b) || !long) return;
+      s.bench.drained = true;
+      s.bench.since = e.clock;
+    },
+  },
+  "bench.started": {
+    name: "a start",
+    on: "power",
+    may: (_, v) => mayFeed(v),
+    apply: (s, _, { e }) => {
+      wake(s);
+      s.bench.batteryOff = false;
+      endIsolation(s, e.clock);
+    },
+  },
+} satisfies RulesOf<typeof benchPayloads>;

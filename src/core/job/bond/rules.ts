@@ -1,0 +1,79 @@
+import { cutList } from "../../tape";
+import { no, notHere } from "../answer";
+import type { RulesOf } from "../rule";
+import { seated } from "../subject";
+import type { bondPayloads } from "./payloads";
+import { mayPullLiners, maySeat } from "./seating";
+
+export const bondRules = {
+  "bond.tapeLaid": {
+    name: "a strip of tape laid",
+    on: "machine",
+    may: (p, { s, b }) => {
+      if (!cutList(b.build).some((x) => x.id === p.piece)) return notHere("tape piece", p.piece);
+      return s.subject === "out" ? null : no("bond", "The old panel is still in, or the new one is seated.");
+    },
+    apply: (s, p) => {
+      s.bond.laid[p.piece] = true;
+    },
+  },
+  "bond.rehearsed": {
+    name: "the lowering rehearsed",
+    on: "machine",
+    may: (_, { s }) => (s.subject === "out" ? null : no("bond", "There is no loose panel to lower.")),
+    apply: (s) => {
+      s.bond.rehearsed = true;
+    },
+  },
+  "bond.linerPulled": {
+    name: "a liner pulled",
+    on: "machine",
+    may: (p, v) => {
+      if (!cutList(v.b.build).some((x) => x.id === p.piece)) return notHere("tape piece", p.piece);
+      return v.s.bond.linersPulled[p.piece] ? no("bond", "That liner is off.") : mayPullLiners(v);
+    },
+    apply: (s, p) => {
+      s.bond.linersPulled[p.piece] = true;
+    },
+  },
+  "bond.dusted": {
+    name: "the dust blown off",
+    on: "machine",
+    may: (_, { s }) => (s.subject === "out" ? null : no("bond", "There is no loose panel to lower.")),
+    apply: (s) => {
+      s.bond.dusted = true;
+    },
+  },
+  "bond.filmOff": {
+    name: "a film off",
+    on: "machine",
+    may: (p, v) => {
+      if (p.film === "front") return seated(v.s) ? null : no("film", "The front film stays on until the panel is seated.");
+      return v.s.bond.dusted
+        ? mayPullLiners(v)
+        : no("film", "Blow the dust off first: the back film comes off in the last seconds.");
+    },
+    apply: (s, p) => {
+      if (p.film === "back") s.bond.backFilmOff = true;
+      else s.bond.frontFilmOff = true;
+    },
+  },
+  "bond.panelSeated": {
+    name: "the new panel seated",
+    on: "machine",
+    may: (_, v) => maySeat(v),
+    apply: (s, _, { b }) => {
+      s.subject = "placed";
+      if (b) delete s.parts[b.subject.id];
+    },
+  },
+  "bond.pressed": {
+    name: "the tape pressed",
+    on: "machine",
+    may: (_, { s }) => (seated(s) ? null : no("bond", "The panel is not seated.")),
+    apply: (s, _, { e }) => {
+      s.bond.pressed = true;
+      s.bond.pressedClock = e.clock;
+    },
+  },
+} satisfies RulesOf<typeof bondPayloads>;

@@ -1,0 +1,50 @@
+import { counted, listed } from "../../quantity";
+import { type Answer, no } from "../answer";
+import { buildOf, type JobView, passStatus } from "../derived";
+import { isolatedFor } from "../power";
+import { breachClear, safetyClear } from "../stops";
+import { seated } from "../subject";
+
+const isCloseUp = (role: string) => role === "bezel" || role === "baseCover";
+
+/** May bezel or base cover go on? The open pass proven, off and settled, and nothing left out under it. */
+export function mayCloseUp(v: JobView, part: string): Answer {
+  const gate = "mayCloseUp";
+  const stop = safetyClear(v, gate) ?? breachClear(v, gate);
+  if (stop) return stop;
+  const b = buildOf(v);
+  const p = b?.part.get(part);
+  if (!b || !p) return no(gate, b ? `This build has no part "${part}".` : "No plan yet.");
+  if (isCloseUp(p.role)) {
+    const covers = p.role === "bezel" ? v.state.subject !== "in" : true;
+    if (covers) {
+      if (v.state.subject === "out") return no(gate, "The new panel is not seated.");
+      const st = passStatus(v, "open");
+      if (seated(v.state) && !st.complete) {
+        const why = st.failed.length
+          ? `failed: ${listed(st.failed.map((c) => c.name.toLowerCase()))}`
+          : st.tooManyFaults
+            ? "more pixel faults than the policy accepts"
+            : `not tested: ${listed(st.untested.map((c) => c.name.toLowerCase()))}`;
+        return no(gate, `The open pass of Prove is not complete. ${why[0]!.toUpperCase()}${why.slice(1)}.`);
+      }
+    }
+    if (v.state.bench.mains !== "out" || !v.state.bench.shutDown)
+      return no(gate, "Shut down and take the mains out before closing up.");
+    if (p.role === "bezel" && seated(v.state) && !v.state.bond.frontFilmOff) return no(gate, "The front film is still on.");
+  }
+  const under = b.build.screwGroups.filter((g) => g.under.includes(part));
+  for (const g of under) {
+    const left = g.screws.filter((s) => v.state.screws[s.id] === "out" || v.state.screws[s.id] === "loosened");
+    if (left.length)
+      return no(
+        gate,
+        `${counted(left.length, "screw")} of ${g.name.toLowerCase()} ${left.length === 1 ? "is" : "are"} not back: ${listed(left.map((s) => s.where.toLowerCase()))}.`,
+      );
+  }
+  const off = b.build.connectors.filter((c) => c.under.includes(part) && v.state.connectors[c.id] === "off");
+  if (off.length) return no(gate, `${listed(off.map((c) => c.name))} ${off.length === 1 ? "is" : "are"} still off under it.`);
+  const inner = b.build.parts.filter((q) => q.blockedBy.includes(part) && v.state.parts[q.id] === "out" && q.role !== "panel");
+  if (inner.length) return no(gate, `${listed(inner.map((q) => q.name))} goes in first.`);
+  return p.backNeedsIsolation ? isolatedFor(v, gate) : null;
+}

@@ -1,0 +1,98 @@
+import type { BuildIndex } from "../../build";
+import { listed } from "../../quantity";
+import { type Answer, firstShut, no, notHere } from "../answer";
+import type { RulesOf } from "../rule";
+import type { JobState } from "../state";
+import { mayCloseUp } from "./closingUp";
+import { mayHandOver } from "./handOver";
+import type { closePayloads } from "./payloads";
+import { mayPutBack } from "./putBack";
+
+/** Seams and angle are looked at once everything is back. */
+function allBack(s: JobState, b: BuildIndex): Answer {
+  const away = b.build.parts.filter((p) => s.parts[p.id] === "out" && p.id !== b.subject.id);
+  return away.length ? no("close", `${listed(away.map((p) => p.name))} not back yet.`) : null;
+}
+
+export const closeRules = {
+  "close.partBack": {
+    name: "a part put back",
+    on: "machine",
+    may: (p, v) => {
+      const part = v.b.part.get(p.part);
+      if (!part) return notHere("part", p.part);
+      if (v.s.parts[part.id] !== "out") return no("part", `${part.name} is not out.`);
+      return part.id === v.b.subject.id ? no("part", "The panel is seated at Bond.") : mayCloseUp(v, part.id);
+    },
+    apply: (s, p) => {
+      s.parts[p.part] = "back";
+    },
+  },
+  "close.screwBack": {
+    name: "a screw put back",
+    on: "machine",
+    may: (p, v) => mayPutBack(v, v.b, p.screw, p.type),
+    apply: (s, p) => {
+      s.screws[p.screw] = "back";
+    },
+  },
+  "close.screwsBackTogether": {
+    name: "screws put back together",
+    on: "machine",
+    may: (p, v) =>
+      firstShut(p.screws, (x) =>
+        v.b.groupOfScrew.get(x)?.id === p.group ? mayPutBack(v, v.b, x) : no("screw", `Screw ${x} is not of group ${p.group}.`),
+      ),
+    apply: (s, p) => {
+      for (const x of p.screws) s.screws[x] = "back";
+    },
+  },
+  "close.screwTightened": {
+    name: "a screw tightened",
+    on: "machine",
+    may: (p, { s }) => (s.screws[p.screw] === "loosened" ? null : no("screw", "That one was not loosened, or is tight again.")),
+    apply: (s, p) => {
+      s.screws[p.screw] = "tightened";
+    },
+  },
+  "close.screwAccounted": {
+    name: "a screw accounted for",
+    on: "machine",
+    may: (p, { s }) => (s.screws[p.screw] === "out" ? null : no("screw", "That one is not out.")),
+    apply: (s, p) => {
+      s.screws[p.screw] = p.as;
+      s.screwNotes[p.screw] = p.reason;
+    },
+  },
+  "close.screwExtra": {
+    name: "a screw left over",
+    on: "machine",
+    apply: (s, p) => {
+      s.extraScrews.push(p);
+    },
+  },
+  "close.seamChecked": {
+    name: "a seam looked at",
+    on: "machine",
+    may: (_, { s, b }) => allBack(s, b),
+    apply: (s, p) => {
+      s.close.seams[p.edge] = true;
+    },
+  },
+  "close.angleChecked": {
+    name: "the lid angle",
+    on: "machine",
+    may: (_, { s, b }) => allBack(s, b),
+    apply: (s, p) => {
+      s.close.angleDeg = p.degrees;
+    },
+  },
+  "close.handedOver": {
+    name: "the machine handed over",
+    on: "machine",
+    may: (_, v) => (v.s.close.handedOver ? no("close", "It is handed over.") : mayHandOver(v)),
+    apply: (s, p, { e }) => {
+      s.close.handedOver = { to: p.to, clock: e.clock };
+    },
+  },
+} satisfies RulesOf<typeof closePayloads>;

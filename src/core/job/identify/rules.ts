@@ -1,0 +1,13 @@
+import type { RulesOf } from "../rule";
+import type { identifyPayloads } from "./payloads";
+
+export const identifyRules = {
+  "identify.panelRead": {
+    name: "the old panel read",
+    on: "desk",
+    relies: { panelHash: "panel" },
+    apply: (s, p, { e }) => {
+      s.identify.readings.push({ ...p, eventId: e.id });
+    },
+  },
+} satisfies RulesOf<typeof identifyPayloads>;

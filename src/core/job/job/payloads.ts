@@ -1,0 +1,31 @@
+import { z } from "zod";
+import { MISHAPS } from "../payloadWords";
+import { hazard, photo, text } from "../shapes";
+
+/** What events of the job as a whole carry, in their newest shape. */
+export const jobPayloads = {
+  "job.opened": z.strictObject({
+    number: z.string().regex(/^H-\d{1,6}$/),
+    customer: text(80),
+    words: z.string().trim().max(600).default(""),
+    machineModel: text(60),
+    serial: z.string().trim().max(60).default(""),
+    promiseAt: z.iso.datetime().nullable(),
+    happened: z.string().trim().max(120).default(""),
+  }),
+  "job.promised": z.strictObject({ promiseAt: z.iso.datetime().nullable() }),
+  "job.noted": z.strictObject({
+    text: text(2000),
+    photo: photo.optional(),
+  }),
+  "job.mishapNoted": z.strictObject({ kind: z.enum(MISHAPS), note: z.string().trim().max(200).default("") }),
+  "job.takenBack": z.strictObject({ eventId: z.uuid() }),
+  "job.safetyRaised": z.strictObject({ hazard, note: z.string().trim().max(400).default("") }),
+  "job.madeSafe": z.strictObject({ hazard, by: text(80), how: text(400) }),
+  "job.handedOn": z.strictObject({ to: text(80), why: text(400) }),
+  "job.breachResolved": z.strictObject({ eventId: z.uuid(), how: text(400) }),
+  "job.closed": z.strictObject({
+    outcome: z.enum(["handedOver", "notPanel", "cover", "handedOn", "cancelled"]),
+    reason: z.string().trim().max(400).default(""),
+  }),
+} as const;

@@ -1,0 +1,119 @@
+import { counted, listed } from "../../quantity";
+import { type Answer, no } from "../answer";
+import { mayHandOver } from "../close/handOver";
+import { buildOf, type JobView, screwsOpen } from "../derived";
+import type { RulesOf } from "../rule";
+import type { jobPayloads } from "./payloads";
+
+/** A job is not closed over an open machine, whatever its outcome. */
+function leftOpen(v: JobView): Answer {
+  const s = v.state;
+  const b = buildOf(v);
+  const { out, loose } = screwsOpen(s);
+  const parts = Object.keys(s.parts).filter((p) => s.parts[p] !== "back");
+  const cables = Object.keys(s.connectors).filter((c) => s.connectors[c] === "off");
+  const left = [
+    out.length ? `${counted(out.length, "screw")} out` : "",
+    loose.length ? `${counted(loose.length, "screw")} loosened` : "",
+    s.subject === "out" ? "the panel out" : "",
+    ...parts.filter((p) => p !== b?.subject.id).map((p) => `${b?.part.get(p)?.name.toLowerCase() ?? p} off`),
+    ...cables.map((c) => `${b?.connector.get(c)?.name.toLowerCase() ?? c} off`),
+  ].filter(Boolean);
+  return left.length ? no("job", `The machine is open: ${listed(left)}.`) : null;
+}
+
+export const jobRules = {
+  "job.opened": {
+    name: "the job opened",
+    on: "desk",
+    beforeOpening: true,
+    noAct: true,
+    stays: "A job stays opened. Close it instead.",
+    may: (_, { s }) => (s.job ? no("job", "This job is open already.") : null),
+    apply: (s, p, { e }) => {
+      s.job = p;
+      s.openedClock = e.clock;
+    },
+  },
+  "job.promised": {
+    name: "a promise",
+    on: "desk",
+    apply: (s, p) => {
+      if (s.job) s.job = { ...s.job, promiseAt: p.promiseAt };
+    },
+  },
+  "job.noted": {
+    name: "a note",
+    on: "desk",
+    always: true,
+    afterClosing: true,
+    apply: (s, p, { e }) => {
+      s.notes.push({ eventId: e.id, clock: e.clock, who: e.who, text: p.text, photo: p.photo ?? null });
+    },
+  },
+  "job.mishapNoted": {
+    name: "a mishap",
+    on: "desk",
+    apply: (s, p) => {
+      s.mishaps.push(p);
+    },
+  },
+  "job.takenBack": {
+    name: "an entry taken back",
+    on: "desk",
+    always: true,
+    afterClosing: true,
+    noAct: true,
+    stays: "What was taken back stays so. Record it anew.",
+    apply: () => undefined,
+  },
+  "job.safetyRaised": {
+    name: "a safety stop",
+    on: "desk",
+    always: true,
+    stays: "A safety stop is not taken back. Record how it was made safe.",
+    apply: (s, p) => {
+      s.hazards[p.hazard] = { note: p.note, madeSafe: null };
+    },
+  },
+  "job.madeSafe": {
+    name: "how it was made safe",
+    on: "desk",
+    always: true,
+    may: (p, { s }) => (s.hazards[p.hazard] ? null : no("safety", "That was never raised.")),
+    apply: (s, p) => {
+      const h = s.hazards[p.hazard];
+      if (h) h.madeSafe = { by: p.by, how: p.how };
+    },
+  },
+  "job.handedOn": {
+    name: "the machine handed on",
+    on: "desk",
+    always: true,
+    apply: (s, p) => {
+      s.handedOn = p.to;
+    },
+  },
+  "job.breachResolved": {
+    name: "a breach resolved",
+    on: "desk",
+    always: true,
+    may: (p, { s }) => (s.breaches.some((b) => b.eventId === p.eventId) ? null : no("breach", "There is no such breach.")),
+    apply: (s, p) => {
+      const x = s.breaches.find((y) => y.eventId === p.eventId);
+      if (x) x.resolved = p.how;
+    },
+  },
+  "job.closed": {
+    name: "the job closed",
+    on: "desk",
+    throughStop: (p, s) => p.outcome === "handedOn" && s.handedOn !== null,
+    may: (p, v) => {
+      if (p.outcome !== "handedOver") return leftOpen(v);
+      return v.s.close.handedOver ? null : (mayHandOver(v) ?? no("mayHandOver", "Hand the machine over first."));
+    },
+    apply: (s, p) => {
+      s.closed = p;
+    },
+  },
+} satisfies RulesOf<typeof jobPayloads>;

@@ -1,0 +1,106 @@
+import { listed } from "../../quantity";
+import { firstShut, no, notHere } from "../answer";
+import { voidPasses } from "../passes";
+import type { RulesOf } from "../rule";
+import { seated } from "../subject";
+import type { openPayloads } from "./payloads";
+import { heldBy, mayTakeOut, mayUnscrew } from "./takeOut";
+
+export const openRules = {
+  "open.screwOut": {
+    name: "a screw taken out",
+    on: "machine",
+    may: (p, v) => mayUnscrew(v, v.b, p.screw, false),
+    apply: (s, p) => {
+      s.screws[p.screw] = "out";
+    },
+  },
+  "open.screwsOutTogether": {
+    name: "screws taken out together",
+    on: "machine",
+    may: (p, v) =>
+      firstShut(p.screws, (x) =>
+        v.b.groupOfScrew.get(x)?.id === p.group
+          ? mayUnscrew(v, v.b, x, false)
+          : no("screw", `Screw ${x} is not of group ${p.group}.`),
+      ),
+    apply: (s, p) => {
+      for (const x of p.screws) s.screws[x] = "out";
+      s.countedTogether.push(p.group);
+    },
+  },
+  "open.screwLoosened": {
+    name: "a screw loosened",
+    on: "machine",
+    may: (p, v) => mayUnscrew(v, v.b, p.screw, true),
+    apply: (s, p) => {
+      s.screws[p.screw] = "loosened";
+    },
+  },
+  "open.tapeOut": {
+    name: "tape freed",
+    on: "machine",
+    may: (p, { s, b }) => {
+      const t = b.tape.get(p.tape);
+      if (!t) return notHere("tape", p.tape);
+      const covered = t.under.filter((u) => s.parts[u] !== "out" && s.parts[u] !== "folded");
+      if (covered.length)
+        return no("covered", `${t.name} lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
+      return s.tapesOut[t.id] ? no("tape", `${t.name} is out already.`) : null;
+    },
+    apply: (s, p) => {
+      s.tapesOut[p.tape] = true;
+    },
+  },
+  "open.partFolded": {
+    name: "a part folded over",
+    on: "machine",
+    may: (p, v) => {
+      const part = v.b.part.get(p.part);
+      if (!part?.fold) return part ? no("part", `${part.name} does not fold over in this build.`) : notHere("part", p.part);
+      return v.s.parts[part.id] ? no("part", `${part.name} is folded or out already.`) : heldBy(v, v.b, part.id);
+    },
+    apply: (s, p) => {
+      s.parts[p.part] = "folded";
+    },
+  },
+  "open.partOut": {
+    name: "a part taken out",
+    on: "machine",
+    may: (p, v) => mayTakeOut(v, v.b, p.part),
+    apply: (s, p, { b }) => {
+      s.parts[p.part] = "out";
+      if (b?.subject.id === p.part) s.subject = "out";
+      else if (seated(s)) voidPasses(s, p.part);
+    },
+  },
+  "open.tethered": {
+    name: "a part laid beside",
+    on: "machine",
+    may: (p, { b }) =>
+      b.build.parts.some((x) => x.either?.some((e) => e.options.some((o) => o.id === p.option && o.instead)))
+        ? null
+        : notHere("way", p.option),
+    apply: (s, p) => {
+      s.tethered[p.option] = true;
+    },
+  },
+  "open.found": {
+    name: "something found",
+    on: "machine",
+    may: (p, { b }) => {
+      if (!b.part.has(p.holds)) return notHere("part", p.holds);
+      return p.screwType && !b.screwType.has(p.screwType) ? notHere("screw type", p.screwType) : null;
+    },
+    apply: (s, { photo: _, ...find }, { e }) => {
+      s.finds.push({ ...find, eventId: e.id });
+    },
+  },
+  "open.stuck": {
+    name: "a step that could not be done",
+    on: "machine",
+    apply: (s, p, { e }) => {
+      s.stuck.push({ ...p, eventId: e.id });
+    },
+  },
+} satisfies RulesOf<typeof openPayloads>;

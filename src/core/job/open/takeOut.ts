@@ -1,0 +1,76 @@
+import type { BuildIndex } from "../../build";
+import { listed } from "../../quantity";
+import { type Answer, no, notHere } from "../answer";
+import type { JobView } from "../derived";
+
+/** May this screw come out, or be loosened: reached, and meant to? */
+export function mayUnscrew(v: JobView, b: BuildIndex, screw: string, loosen: boolean): Answer {
+  const g = b.groupOfScrew.get(screw);
+  if (!g) return notHere("screw", screw);
+  const covered = g.under.filter((u) => v.state.parts[u] !== "out" && v.state.parts[u] !== "folded");
+  if (covered.length)
+    return no("covered", `${g.name} lie under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
+  if (g.loosenOnly !== loosen)
+    return no("screw", g.loosenOnly ? "This one is only loosened, not taken out." : "This one is taken out, not only loosened.");
+  const s = v.state.screws[screw];
+  if (s === "out" || s === "loosened") return no("screw", "It is recorded already.");
+  return null;
+}
+
+/** What still holds a part: what blocks it, its screws, its tape. */
+export function heldBy(v: JobView, b: BuildIndex, partId: string): Answer {
+  const p = b.part.get(partId)!;
+  const blocked = p.blockedBy.filter((x) => v.state.parts[x] !== "out" && v.state.parts[x] !== "folded");
+  if (blocked.length)
+    return no("blocked", `${p.name} comes after ${listed(blocked.map((x) => b.part.get(x)?.name.toLowerCase() ?? x))}.`);
+  for (const g of b.build.screwGroups) {
+    if (g.holds !== partId) continue;
+    const left = g.screws.filter((s) => !["out", "loosened", "missing", "staysOut"].includes(v.state.screws[s.id] ?? "in"));
+    if (left.length)
+      return no(
+        "held",
+        `${left.length} of ${g.screws.length} screws still hold it: ${listed(left.slice(0, 3).map((s) => s.where.toLowerCase()))}${left.length > 3 ? " and more" : ""}.`,
+      );
+  }
+  const taped = b.build.tapes.filter((t) => t.holds === partId && !v.state.tapesOut[t.id]);
+  if (taped.length) return no("held", `${listed(taped.map((t) => t.name))} still ${taped.length === 1 ? "holds" : "hold"} it.`);
+  return null;
+}
+
+const nameOf = (b: BuildIndex, x: string): string =>
+  (b.part.get(x)?.name ?? b.group.get(x)?.name ?? b.connector.get(x)?.name ?? b.tape.get(x)?.name ?? x).toLowerCase();
+
+/** Whether something named in a build is out of the way: a part out or folded, screws out, a plug off, a tape gone. */
+function isAway(v: JobView, b: BuildIndex, x: string): boolean {
+  const s = v.state;
+  const g = b.group.get(x);
+  if (g) return g.screws.every((y) => s.screws[y.id] !== undefined && s.screws[y.id] !== "back");
+  if (b.connector.has(x)) return s.connectors[x] === "off";
+  if (b.tape.has(x)) return !!s.tapesOut[x];
+  return s.parts[x] === "out" || s.parts[x] === "folded";
+}
+
+/** May this part come out? Nothing holds it, nothing ties it, and it was folded first where it folds. */
+export function mayTakeOut(v: JobView, b: BuildIndex, partId: string): Answer {
+  const p = b.part.get(partId);
+  if (!p) return notHere("part", partId);
+  if (!p.out) return no("part", `${p.name} does not come out in this build.`);
+  if (v.state.parts[partId] === "out" || (p.id === b.subject.id && v.state.subject !== "in"))
+    return no("part", `${p.name} is out already.`);
+  const held = heldBy(v, b, partId);
+  if (held) return held;
+  if (p.fold && v.state.parts[partId] !== "folded")
+    return no("blocked", `Fold ${p.name.toLowerCase()} over first: its cable is behind it.`);
+  for (const e of p.either ?? []) {
+    const met = e.options.some(
+      (o) => o.free.every((x) => isAway(v, b, x)) && (o.instead ? v.state.tethered[o.id] : o.free.length > 0),
+    );
+    if (!met)
+      return no(
+        "held",
+        `${e.why}: ${e.options.map((o) => o.instead?.verb.toLowerCase() ?? `free ${listed(o.free.map((x) => nameOf(b, x)))}`).join(", or ")}.`,
+      );
+  }
+  const on = b.build.connectors.filter((c) => c.joins[0] === partId && v.state.connectors[c.id] !== "off");
+  return on.length ? no("held", `${listed(on.map((c) => c.name))} still ${on.length === 1 ? "ties" : "tie"} it.`) : null;
+}

@@ -1,0 +1,47 @@
+import { listed } from "../../quantity";
+import { no } from "../answer";
+import { passStatus } from "../derived";
+import { endIsolation, wake } from "../power";
+import type { RulesOf } from "../rule";
+import { seated } from "../subject";
+import type { provePayloads } from "./payloads";
+
+export const proveRules = {
+  "prove.checkDone": {
+    name: "a check",
+    on: "machine",
+    may: (p, v) => {
+      const { s, b } = v;
+      if (!seated(s)) return no("prove", "The new panel is not seated.");
+      if (s.bench.mains !== "in" && s.bench.shutDown) return no("prove", "Power is off: start the machine first.");
+      if (p.pass === "open") return null;
+      const away = b.build.parts.filter((x) => (x.role === "bezel" || x.role === "baseCover") && s.parts[x.id] === "out");
+      if (away.length)
+        return no("prove", `The closed pass comes after closing up: ${listed(away.map((x) => x.name.toLowerCase()))} still off.`);
+      return passStatus(v, "open").complete ? null : no("prove", "The open pass is not complete.");
+    },
+    apply: (s, p, { e }) => {
+      s.prove[p.pass][p.check] = { result: p.result, note: p.note };
+      // Looked at on a machine that runs: it is shut down again before a hand goes in, whatever was recorded before.
+      wake(s);
+      endIsolation(s, e.clock);
+    },
+  },
+  "prove.faultTapped": {
+    name: "a pixel fault",
+    on: "machine",
+    relies: { policyHash: "policy" },
+    apply: (s, p, { e }) => {
+      s.prove.faults.push({ eventId: e.id, class: p.class, xMm: p.xMm, yMm: p.yMm });
+      s.prove.policyHash = p.policyHash;
+      s.prove.accepted = null;
+    },
+  },
+  "prove.faultsAccepted": {
+    name: "pixel faults accepted",
+    on: "machine",
+    apply: (s, p) => {
+      s.prove.accepted = p;
+    },
+  },
+} satisfies RulesOf<typeof provePayloads>;

@@ -1,0 +1,16 @@
+import { z } from "zod";
+import { key, text } from "../shapes";
+
+/** What events of Swap carry, in their newest shape. */
+export const swapPayloads = {
+  "swap.cableDisconnected": z.strictObject({ connector: key }),
+  "swap.cableConnected": z.strictObject({ connector: key, home: z.literal(true) }),
+  "swap.changeMade": z.strictObject({ field: key }),
+  "swap.panelLifted": z.strictObject({ why: text(200) }),
+  "swap.transplanted": z.strictObject({ part: key }),
+  "swap.looseTested": z.strictObject({
+    supply: z.enum(["mains", "mainsAndBattery", "battery"]),
+    picture: z.boolean(),
+    note: z.string().trim().max(200).default(""),
+  }),
+} as const;

@@ -1,0 +1,117 @@
+import type { BuildIndex } from "../../build";
+import { listed } from "../../quantity";
+import { type Answer, no, notHere } from "../answer";
+import { changesOf, type JobView, passStatus } from "../derived";
+import { touch, voidPasses } from "../passes";
+import type { Payload } from "../payloads";
+import { endIsolation, isolatedFor, stopWithoutSupply, wake } from "../power";
+import type { RulesOf } from "../rule";
+import { freshBond } from "../state";
+import { seated } from "../subject";
+import { mayConnect, mayDisconnect } from "./connect";
+import type { swapPayloads } from "./payloads";
+
+function mayTestLoose(v: JobView, b: BuildIndex, p: Payload<"swap.looseTested">): Answer {
+  const s = v.state;
+  const gate = "looseTest";
+  const off = b.subjectConnectors.filter((c) => s.connectors[c.id] === "off");
+  if (s.subject !== "out")
+    return no(gate, s.subject === "in" ? "The old panel is still in." : "The panel is seated: a loose test comes before.");
+  if (off.length || !Object.keys(s.connectors).some((c) => b.subjectConnectors.some((x) => x.id === c)))
+    return no(gate, `${listed(off.map((c) => c.name))} still off.`);
+  if (p.supply !== "battery" && s.bench.mains !== "in") return no(gate, "No supply: put the mains in first.");
+  if (p.supply === "mains") return null;
+  const open = b.powerPoints.filter((c) => s.connectors[c.id] === "off");
+  return open.length ? no(gate, `No battery to test on: ${listed(open.map((c) => c.name.toLowerCase()))} off.`) : null;
+}
+
+export const swapRules = {
+  "swap.cableDisconnected": {
+    name: "a connector taken off",
+    on: "machine",
+    may: (p, v) => mayDisconnect(v, p.connector),
+    apply: (s, p, { b }) => {
+      s.connectors[p.connector] = "off";
+      touch(s, p.connector, b?.connector.get(p.connector));
+      stopWithoutSupply(s, b);
+    },
+  },
+  "swap.cableConnected": {
+    name: "a connector put on",
+    on: "machine",
+    may: (p, v) => mayConnect(v, p.connector),
+    apply: (s, p, { e, b }) => {
+      const c = b?.connector.get(p.connector);
+      s.connectors[p.connector] = "on";
+      touch(s, p.connector, c);
+      if (!c?.powerPoint) return;
+      endIsolation(s, e.clock);
+      if (b?.build.isolation.startsWhenAttached) wake(s);
+    },
+  },
+  "swap.changeMade": {
+    name: "a change made",
+    on: "machine",
+    may: (p, v) => {
+      const { s } = v;
+      const c = changesOf(v).find((x) => x.field === p.field);
+      if (!c) return no("change", `This panel asks for no change of "${p.field}".`);
+      if (c.made) return no("change", "That is done.");
+      if (c.at === "swap")
+        return s.subject === "out" ? null : no("change", "It is done with the new panel loose beside the lid.");
+      return passStatus(v, "open").complete && seated(s) && (s.bench.mains === "in" || s.bench.running)
+        ? null
+        : no("change", "It comes after power and picture are proven, with the machine running.");
+    },
+    apply: (s, p) => {
+      s.changesMade[p.field] = true;
+    },
+  },
+  "swap.panelLifted": {
+    name: "the new panel lifted out again",
+    on: "machine",
+    may: (_, v) => {
+      const { s, b } = v;
+      if (!seated(s)) return no("part", "No new panel is seated.");
+      const over = b.subject.blockedBy.filter((x) => s.parts[x] !== "out" && s.parts[x] !== "folded");
+      if (over.length) return no("blocked", `First off: ${listed(over.map((x) => b.part.get(x)?.name.toLowerCase() ?? x))}.`);
+      return isolatedFor(v, "part");
+    },
+    apply: (s, _, { b }) => {
+      s.subject = "out";
+      if (b) s.parts[b.subject.id] = "out";
+      s.bond = freshBond();
+      voidPasses(s, "panel");
+    },
+  },
+  "swap.transplanted": {
+    name: "a part moved over",
+    on: "machine",
+    may: (p, { s, b }) => {
+      const part = b.part.get(p.part);
+      if (!part?.transplant) return part ? no("part", `${part.name} does not move over.`) : notHere("part", p.part);
+      return s.subject === "out" ? null : no("part", "The old panel is still in.");
+    },
+    apply: (s, p) => {
+      s.transplanted[p.part] = true;
+    },
+  },
+  "swap.looseTested": {
+    name: "the loose test",
+    on: "machine",
+    may: (p, v) => mayTestLoose(v, v.b, p),
+    apply: (s, p, { e, b }) => {
+      s.looseTest = {
+        eventId: e.id,
+        clock: e.clock,
+        supply: p.supply,
+        picture: p.picture,
+        voidedBy: null,
+        connectorsOn: b ? b.build.connectors.filter((c) => s.connectors[c.id] !== "off").map((c) => c.id) : [],
+      };
+      wake(s);
+      s.bench.batteryOff = false;
+      endIsolation(s, e.clock);
+    },
+  },
+} satisfies RulesOf<typeof swapPayloads>;

@@ -1,0 +1,29 @@
+import { powerOf } from "../../job";
+import type { StepRule } from "../step";
+import { offAt, offDone, offStation } from "./power";
+
+declare module "./kinds" {
+  interface StepKinds {
+    drain: true;
+  }
+}
+
+export const drain = {
+  station: offStation,
+  make: ({ b: { build } }, target) => ({
+    title: `Hold the power key ${build.isolation.drainS[0]} to ${build.isolation.drainS[1]} s`,
+    ...(target === ""
+      ? {
+          how:
+            build.isolation.by === "powerPoints"
+              ? build.isolation.how
+              : "It drains what the board still holds. From here the machine is isolated.",
+          minutes: 0.3,
+        }
+      : { how: "Isolated again.", minutes: 0.2 }),
+  }),
+  done: (v, target) => offDone(v, target, powerOf(v).isolated, true),
+  next: (v) => ({ type: "bench.drained", payload: { seconds: v.b.build.isolation.drainS[0] } }),
+  events: { "bench.drained": (_, at) => offAt(at) },
+  press: "Press when it was held",
+} satisfies StepRule;

@@ -1,0 +1,20 @@
+import type { StepRule } from "../step";
+
+declare module "./kinds" {
+  interface StepKinds {
+    dust: true;
+  }
+}
+
+export const dust = {
+  station: "bond",
+  make: ({ b }) => ({
+    title: b.build.dust?.verb ?? "Blow the pocket clear of dust",
+    how: b.build.dust?.how ?? "Hand blower, lid tilted. No spray near bare films.",
+    minutes: b.build.dust?.minutes ?? 1,
+  }),
+  done: (v) => v.s.bond.dusted,
+  next: () => ({ type: "bond.dusted", payload: {} }),
+  events: { "bond.dusted": () => "" },
+  press: "Press when it is clear",
+} satisfies StepRule;

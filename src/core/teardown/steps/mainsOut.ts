@@ -1,0 +1,20 @@
+import type { StepRule } from "../step";
+import { offAt, offDone, offStation } from "./power";
+
+declare module "./kinds" {
+  interface StepKinds {
+    mainsOut: true;
+  }
+}
+
+export const mainsOut = {
+  station: offStation,
+  make: (_, target) =>
+    target === ""
+      ? { title: "Take the mains lead out", how: "And everything else plugged in: cards, sticks, dock.", minutes: 0.3 }
+      : { title: "Mains lead out again", how: "The bench is live until it is.", minutes: 0.2 },
+  done: (v, target) => offDone(v, target, v.s.bench.mains === "out" && v.s.bench.shutDown),
+  next: () => ({ type: "bench.mainsOut", payload: {} }),
+  events: { "bench.mainsOut": (_, at) => offAt(at) },
+  press: "Press when it is out",
+} satisfies StepRule;

@@ -1,0 +1,58 @@
+import { looseTestMissing, passStatus, powerOf, seated } from "../../job";
+import { cutList } from "../../tape";
+import type { AtStep, Moment, Planned, StepStation } from "../step";
+
+/**
+ * Power is taken off three times: before anything else (no target), after the loose test ("bond") and after the open pass
+ * ("close"). What these steps share.
+ */
+export const offStation = ({ b }: Planned, target: string): StepStation => {
+  if (target === "close") return "close";
+  if (target === "") return "open";
+  // Without tape there is no bond to get ready for: it is the end of the swap.
+  return cutList(b.build).length ? "bond" : "swap";
+};
+
+/** Which of the three an act that takes power off belongs to. @example offAt({ s: emptyState(), b }) // "" */
+export const offAt = ({ s }: Moment): string => (s.subject === "in" ? "" : s.subject === "out" ? "bond" : "close");
+
+/** Which feeding an act that brings power on belongs to: the loose test, the open pass, the closed pass; null before any. */
+export const onAt = ({ s }: Moment): string | null => {
+  if (s.subject === "in") return null;
+  return s.subject === "out" ? "test" : s.close.angleDeg === null && !s.bond.frontFilmOff ? "prove" : "closed";
+};
+
+/** Parts still away or plugs still off: hands go into the machine once more before it is closed. */
+function handsLeft(v: AtStep): boolean {
+  return (
+    Object.entries(v.s.parts).some(([id, p]) => id !== v.b.subject.id && p !== "back") ||
+    Object.values(v.s.connectors).includes("off")
+  );
+}
+
+/** Off again for those hands; drained too, as long as the battery is still off. */
+function offForHands(v: AtStep, drain: boolean): boolean {
+  const { mains, shutDown } = v.s.bench;
+  if (mains !== "out" || !shutDown) return false;
+  return !drain || powerOf(v).isolated || v.b.powerPoints.some((c) => v.s.connectors[c.id] === "on");
+}
+
+/** A step of taking power off is done once it holds, or once the work behind it has begun. */
+export function offDone(v: AtStep, target: string, holds: boolean, drain = false): boolean {
+  const past =
+    target === ""
+      ? v.s.subject !== "in"
+      : target === "bond"
+        ? seated(v.s)
+        : v.s.bond.frontFilmOff && (!handsLeft(v) || offForHands(v, drain));
+  if (past) return true;
+  if (target === "bond" && looseTestMissing(v)) return false;
+  if (target === "close" && !passStatus(v, "open").complete) return false;
+  return holds;
+}
+
+/** Why power comes off again. */
+export const OFF_AGAIN: Readonly<Record<string, string>> = {
+  bond: "A test ends isolation: liners and films wait until it is isolated again.",
+  close: "Off before closing up: nothing is pressed or screwed under power.",
+};

@@ -1,0 +1,27 @@
+import { seated } from "../../job";
+import type { StepRule } from "../step";
+
+declare module "./kinds" {
+  interface StepKinds {
+    seat: true;
+  }
+}
+
+export const seat = {
+  station: "bond",
+  once: true,
+  make: ({ b: { subject } }) => ({
+    title: subject.back?.verb ?? "Lower the panel into its pocket",
+    how: subject.back?.how ?? "Locate one edge, lower evenly.",
+    minutes: subject.back?.minutes ?? 1,
+    ...(subject.back?.caution ? { caution: subject.back.caution } : {}),
+  }),
+  done: (v) => seated(v.s),
+  next: () => ({ type: "bond.panelSeated", payload: {} }),
+  events: {
+    "bond.panelSeated": (_, at) => at.b.subject.id,
+    // Lifted out again: it is this step that took the time.
+    "swap.panelLifted": (_, at) => at.b.subject.id,
+  },
+  press: "Press when it sits",
+} satisfies StepRule;

@@ -1,0 +1,24 @@
+import type { StepRule } from "../step";
+import { OFF_AGAIN, offAt, offDone, offStation } from "./power";
+
+declare module "./kinds" {
+  interface StepKinds {
+    shutDown: true;
+  }
+}
+
+export const shutDown = {
+  station: offStation,
+  make: (_, target) =>
+    target === ""
+      ? {
+          title: "Shut the machine down",
+          how: "From its menu, not by holding the key. Wait until the light is out.",
+          minutes: 1,
+        }
+      : { title: "Shut down again", how: "Wait until the light is out.", minutes: 0.7, because: OFF_AGAIN[target]! },
+  done: (v, target) => offDone(v, target, v.s.bench.shutDown),
+  next: () => ({ type: "bench.shutDown", payload: {} }),
+  events: { "bench.shutDown": (_, at) => offAt(at) },
+  press: "Press when it is off",
+} satisfies StepRule;

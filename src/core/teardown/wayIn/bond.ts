@@ -1,0 +1,38 @@
+import { stepId } from "../step";
+import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
+
+/** The bond: changes for this panel, tape, dust, films, seating, pressing, in the one order that leaves no second try. */
+export function bond(ask: WayInAsk): Source {
+  const { b, pieces, changes } = ask;
+  const say = new Says(ask);
+  const seat = stepId("seat");
+  for (const c of changes) {
+    const id = say.step("change", c.field);
+    if (c.at === "swap") {
+      say.before(stepId("looseTest"), id, "a panel that shows no picture asks for no change");
+      say.before(id, firstOfBond(ask), "it is done with the new panel loose beside the lid");
+    } else {
+      say.before(stepId("mainsIn", "closed"), id, "it needs the machine running");
+      say.before(id, stepId("proveClosed"), "the closed pass looks at what was changed");
+    }
+  }
+  for (const p of pieces) {
+    const lay = say.step("tapeLay", p.id);
+    say.before(lay, stepId("rehearse"), "the lowering is rehearsed over the tape, liners on");
+    say.before(stepId("looseTest"), lay, "the loose test comes before any tape");
+    const pull = say.step("linerPull", p.id);
+    say.before(stepId("dust"), pull, "dust is blown off before the tape is bare");
+    say.before(pull, stepId("backFilmOff"), "the film comes off in the last seconds");
+  }
+  if (pieces.length) {
+    say.step("rehearse");
+    say.before(stepId("rehearse"), stepId("dust"), "dust settles again while it is rehearsed");
+  }
+  say.step("dust");
+  say.step("backFilmOff");
+  say.before(stepId("dust"), stepId("backFilmOff"), "dust is blown off before the panel is bare");
+  say.step("seat", b.subject.id);
+  say.before(stepId("backFilmOff"), seat, "the film would stay under the panel");
+  if (pieces.length) say.before(seat, say.step("press"), "it is pressed where it lies");
+  return say;
+}

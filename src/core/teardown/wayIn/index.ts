@@ -1,0 +1,85 @@
+import { type Build, indexBuild } from "../../build";
+import type { PlanChange, Step } from "../step";
+import { bond } from "./bond";
+import { leads } from "./leads";
+import { mirror } from "./mirror";
+import { power } from "./power";
+import { prove } from "./prove";
+import { type Edge, type Source, type WayInAsk, wayInAsk } from "./source";
+
+/** Sources of the way in, each independent of the others. Where an order is free, the one named first goes first. */
+const SOURCES: Readonly<Record<string, (ask: WayInAsk) => Source>> = { leads, power, bond, prove, mirror };
+
+export type WayIn = { ok: true; steps: Step[] } | { ok: false; problem: string };
+
+/**
+ * The way back, from constraints of its own: the mirror of the way out where nothing speaks against it, and the known
+ * exceptions where something does, each with its reason.
+ * @param build a sound build
+ * @param out the way out, in order
+ * @param changes what the new panel asks for beside a plain swap
+ * @returns steps in order; those that are not where plain reversal would put them carry `because`. A circle is told in the
+ * names of its steps, with what put one before the other
+ * @example wayIn(build, out).steps.find((s) => s.kind === "looseTest")?.because // "Before anything is stuck …"
+ */
+export function wayIn(build: Build, out: readonly Step[], changes: readonly PlanChange[] = []): WayIn {
+  const ask = wayInAsk(indexBuild(build), out, changes);
+  const steps = new Map<string, Step>();
+  const edges: Edge[] = [];
+  for (const source of Object.values(SOURCES)) {
+    const said = source(ask);
+    for (const s of said.steps) if (!steps.has(s.id)) steps.set(s.id, s);
+    edges.push(...said.edges);
+  }
+  // What the build itself says, by the name of a part, screw group, connector or step.
+  for (const w of build.wayIn) {
+    const find = (x: string) => (steps.has(x) ? x : [...steps.values()].find((s) => s.target === x || s.kind === x)?.id);
+    const first = find(w.first);
+    const then = find(w.next);
+    if (!first || !then) continue;
+    edges.push({ first, then, why: w.why });
+    const s = steps.get(first)!;
+    if (!s.because) steps.set(first, { ...s, because: w.why });
+  }
+  return ordered(steps, edges);
+}
+
+/** Kahn's order, always the first ready step in the order they were named; else the circle, in words. */
+function ordered(steps: ReadonlyMap<string, Step>, edges: readonly Edge[]): WayIn {
+  const needs = new Map<string, Edge[]>([...steps.keys()].map((k) => [k, []]));
+  for (const e of edges) if (steps.has(e.first)) needs.get(e.then)?.push(e);
+  const list: Step[] = [];
+  const done = new Set<string>();
+  while (list.length < steps.size) {
+    const next = [...steps.keys()].find((k) => !done.has(k) && needs.get(k)!.every((n) => done.has(n.first)));
+    if (next === undefined) return { ok: false, problem: circleWords(steps, needs, done) };
+    done.add(next);
+    list.push(steps.get(next)!);
+  }
+  return { ok: true, steps: list };
+}
+
+/** One circle among what is left, as a person would tell it: what waits for what, and why. */
+function circleWords(
+  steps: ReadonlyMap<string, Step>,
+  needs: ReadonlyMap<string, readonly Edge[]>,
+  done: ReadonlySet<string>,
+): string {
+  const path: Edge[] = [];
+  let at = [...steps.keys()].find((k) => !done.has(k))!;
+  // Whatever is left waits for something that is left: walking back from it comes round in the end.
+  for (;;) {
+    const back = needs.get(at)!.find((e) => !done.has(e.first))!;
+    const seen = path.findIndex((e) => e.then === back.then);
+    if (seen >= 0) {
+      const circle = path.slice(seen);
+      const name = (id: string) => `"${steps.get(id)!.title}"`;
+      const words = circle.map(
+        (e, i) => `${i === 0 ? `${name(e.then)} ` : ""}waits for ${name(e.first)} (${e.why.replace(/\.$/, "")})`,
+      );
+      return `On the way back these wait for each other: ${words.join(", which ")}. Take one of them out of the build, or correct what lies where.`;
+    }
+    path.push(back);
+    at = back.first;
+  }
+}
