@@ -1,8 +1,8 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { FamilyTable, familyOf } from "@/core/build";
-import { readLabel } from "@/core/catalogue";
 import { cvtReducedBlanking, decodeEdid, panelEdid } from "@/core/edid";
+import { readLabel } from "@/core/identify";
 import { handoverSheet, handsOnMinutes, pointCheck } from "@/core/job";
 import { compareFit, overallVerdict, readPartCode } from "@/core/panel";
 import { panelParts, QuotePolicy, quoteOptions } from "@/core/quote";

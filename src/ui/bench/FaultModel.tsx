@@ -1,8 +1,9 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import type { Said } from "@/client/send";
 import type { TriageTable } from "@/core/triage";
-import { type Said, SaidBox } from "../controls/SaidBox";
+import { SaidBox } from "../controls/SaidBox";
 
 /** Priors, and the strengths of one finding at a time, typed where they stand. Saved whole and validated, or not at all. */
 export function FaultModel({ table, version }: { table: TriageTable; version: number }) {

@@ -1,11 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { deviceId, whoIsHere } from "@/client/device";
 import { makeEventId, nextClock } from "@/core/job";
 import type { AppendReply } from "@/wire/jobs";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
-import { deviceId, whoIsHere } from "../job/device";
 import { Brand } from "../shell/JobStrip";
 
 const local = (ms: number) => {

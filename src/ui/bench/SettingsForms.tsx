@@ -1,7 +1,8 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { type Said, SaidBox } from "../controls/SaidBox";
+import type { Said } from "@/client/send";
+import { SaidBox } from "../controls/SaidBox";
 import { setTheme } from "../shell/theme";
 
 const MOST_MB = 40;

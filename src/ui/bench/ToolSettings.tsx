@@ -1,9 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { Said } from "@/client/send";
+import { send } from "@/client/send";
 import type { ToolStock } from "@/core/teardown";
-import { type Said, SaidBox } from "../controls/SaidBox";
-import { send } from "../controls/send";
+import { SaidBox } from "../controls/SaidBox";
 
 type Sub = ToolStock["substitutes"][number];
 const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();

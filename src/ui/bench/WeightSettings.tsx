@@ -1,9 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { Said } from "@/client/send";
+import { send } from "@/client/send";
 import type { PlanWeights } from "@/core/teardown";
-import { type Said, SaidBox } from "../controls/SaidBox";
-import { send } from "../controls/send";
+import { SaidBox } from "../controls/SaidBox";
 
 /** Each weight in words, with its unit; money is shown in whole units of the shop's currency. */
 const FIELDS: readonly [keyof PlanWeights, string, number][] = [

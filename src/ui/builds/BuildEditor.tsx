@@ -2,6 +2,8 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
+import type { Said } from "@/client/send";
+import { send } from "@/client/send";
 import {
   addConnector,
   addPart,
@@ -18,8 +20,7 @@ import { durationWords } from "@/core/quantity";
 import type { PlanWeights } from "@/core/teardown";
 import { usePlan } from "@/ui/job/usePlan";
 import type { KeptPlan } from "@/wire/plan";
-import { type Said, SaidBox } from "../controls/SaidBox";
-import { send } from "../controls/send";
+import { SaidBox } from "../controls/SaidBox";
 import { Mark } from "../draw/Mark";
 import { AddPhoto } from "./AddPhoto";
 import { BuildDrawing } from "./BuildDrawing";

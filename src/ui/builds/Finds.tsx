@@ -2,8 +2,9 @@
 import { format } from "date-fns";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { Said } from "@/client/send";
 import { FIND_WORDS, type Find } from "@/core/build";
-import { type Said, SaidBox } from "../controls/SaidBox";
+import { SaidBox } from "../controls/SaidBox";
 import { Mark } from "../draw/Mark";
 
 interface Row {

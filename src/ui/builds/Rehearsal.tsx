@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useMemo, useState } from "react";
+import { whoIsHere } from "@/client/device";
 import type { Build } from "@/core/build";
 import { counted } from "@/core/quantity";
 import {
@@ -16,7 +17,6 @@ import {
   type Step,
 } from "@/core/teardown";
 import { Mark } from "../draw/Mark";
-import { whoIsHere } from "../job/device";
 import { Desk } from "../shell/Desk";
 
 const PICKS = 4;

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
+import { read, write } from "@/client/device";
 import { BUILD_VERSION, type Build, liftBuild } from "@/core/build";
-import { read, write } from "../job/device";
 
 interface Draft {
   version: number;

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
+import { sendPhoto } from "@/client/photo";
 import type { Photo } from "@/core/job";
-import { sendPhoto } from "../job/photo";
 import { SaidBox } from "./SaidBox";
 
 /** A photo to go with an entry, and what went wrong with either. What was typed and attached stays until it is recorded. */

@@ -1,12 +1,6 @@
+import type { Said } from "@/client/send";
 import { Mark } from "../draw/Mark";
 
-/** What came of an act: good, or what is wrong and where. */
-export interface Said {
-  ok: boolean;
-  words: string;
-  details?: readonly { where: string; message: string }[];
-  link?: string;
-}
 const MOST = 12;
 
 /** The outcome of an act in a box of its own, read aloud when it appears. */

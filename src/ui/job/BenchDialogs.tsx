@@ -1,11 +1,11 @@
 "use client";
 import { useState } from "react";
+import { setWho, whoIsHere } from "@/client/device";
 import { buildOf, openBreaches, openHazards, powerOf } from "@/core/job";
 import { HAZARDS, type Hazard } from "@/core/triage";
 import { Sheet } from "../controls/Sheet";
 import { Mark } from "../draw/Mark";
 import { useBench } from "./context";
-import { setWho, whoIsHere } from "./device";
 import { NoteForm } from "./NoteForm";
 import { PedalKeys } from "./PedalKeys";
 

@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { read, write } from "@/client/device";
 import { applyFinds } from "@/core/build";
 import { candidateOf, changesOf, type JobEvent, oldPanelOf, openHazards, type Snapshots } from "@/core/job";
 import { progressIn } from "@/core/teardown";
@@ -18,7 +19,6 @@ import { nextTheme } from "../shell/theme";
 import { StationColumn } from "../station/StationColumn";
 import { BenchDialogs, type DialogName } from "./BenchDialogs";
 import { type JobBench, JobContext, type JobReference, type StationKeys } from "./context";
-import { read, write } from "./device";
 import { routeCells, stripFacts, trayFacts } from "./facts";
 import { useJobLog } from "./useJobLog";
 import { usePlan } from "./usePlan";

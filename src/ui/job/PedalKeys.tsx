@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
+import { read, write } from "@/client/device";
 import { PEDAL_ACTS, type PedalAct, type PedalMap, pedalRefusal, readPedals } from "../controls/pedals";
-import { read, write } from "./device";
 
 const WORDS: Record<PedalAct, string> = { act: "do what the plate says", back: "take back the last entry" };
 

@@ -1,6 +1,6 @@
 "use client";
 import { useCallback, useSyncExternalStore } from "react";
-import { read, write } from "../job/device";
+import { read, write } from "@/client/device";
 import { PX_PER_MM } from "./scale";
 
 /** Nominal length of the bar a ruler is held to, mm. */

@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { read, write } from "@/client/device";
 import {
   type Claim,
   claimWords,
@@ -22,7 +23,6 @@ import {
 import { SOURCE_WORDS, type Sourced } from "@/core/quantity";
 import { SaidBox } from "../controls/SaidBox";
 import { Mark } from "../draw/Mark";
-import { read, write } from "../job/device";
 import { FactRow, type FormHandle } from "./FactField";
 import { PanelBack } from "./PanelBack";
 

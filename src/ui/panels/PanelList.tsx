@@ -1,11 +1,12 @@
 "use client";
 import Link from "next/link";
 import { useEffect, useState } from "react";
+import type { NamedHit } from "@/client/catalogue";
 import { differenceWords } from "@/core/catalogue";
 import { counted } from "@/core/quantity";
 import type { PanelListPage } from "@/wire/panels";
 import { Mark } from "../draw/Mark";
-import { type NamedHit, useCatalogue } from "../job/useCatalogue";
+import { useCatalogue } from "../job/useCatalogue";
 import { Brand } from "../shell/JobStrip";
 
 /** Every panel on record: found by any of its numbers, misread ones too. */

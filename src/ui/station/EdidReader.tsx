@@ -1,8 +1,10 @@
 "use client";
 import { useState } from "react";
+import type { NamedHit } from "@/client/catalogue";
 import type { Hit } from "@/core/catalogue";
 import { differenceWords } from "@/core/catalogue";
 import { decodeEdid, type Edid, readEdidText } from "@/core/edid";
+import { edidTexts, nearestHits } from "@/core/identify";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import type { CatalogueHandle } from "../job/useCatalogue";
@@ -14,13 +16,6 @@ type State =
 
 const hexOf = (b: Uint8Array) => [...b].map((x) => x.toString(16).padStart(2, "0")).join("");
 
-/** Readable runs in maker-defined descriptors (tags 0x00 to 0x0F), where some panels keep their part code. */
-const makerTexts = (e: Edid): { text: string }[] =>
-  e.descriptors
-    .filter((d) => d.tag <= 0x0f)
-    .flatMap((d) => String.fromCharCode(...d.bytes.slice(5)).match(/[\x21-\x7e][\x20-\x7e]{4,}/g) ?? [])
-    .map((text) => ({ text: text.trim() }));
-
 /** Reads an EDID from the machine's port, a file or pasted text, and finds the panel it names. */
 export function EdidReader({ catalogue, onTake }: { catalogue: CatalogueHandle; onTake: (code: string, dump: string) => void }) {
   const { jobId, log, reference, view } = useBench();
@@ -30,12 +25,10 @@ export function EdidReader({ catalogue, onTake }: { catalogue: CatalogueHandle; 
   const [state, setState] = useState<State>({ kind: "idle" });
   const show = async (bytes: Uint8Array) => {
     const edid = decodeEdid(bytes);
-    const hits: Hit[] = [];
-    for (const t of [...edid.texts, ...makerTexts(edid)])
-      for (const h of await catalogue.search(t.text, 4))
-        if (h.names.some((n) => n.kind === "code") && !hits.some((x) => x.code === h.code)) hits.push(h);
-    hits.sort((a, b) => a.cost - b.cost);
-    setState({ kind: "read", edid, hits: hits.slice(0, 5), dump: hexOf(bytes) });
+    const found: NamedHit[][] = [];
+    for (const text of edidTexts(edid))
+      found.push((await catalogue.search(text, 4)).filter((h) => h.names.some((n) => n.kind === "code")));
+    setState({ kind: "read", edid, hits: nearestHits(found, 5), dump: hexOf(bytes) });
   };
   const fromText = async (t: string) => {
     const r = readEdidText(t);

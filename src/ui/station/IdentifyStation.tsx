@@ -2,14 +2,16 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
-import { type Difference, differenceWords, type LineClass, readLabel } from "@/core/catalogue";
+import type { NamedHit } from "@/client/catalogue";
+import { differenceWords } from "@/core/catalogue";
+import { type LineClass, lineToRead, loneOf, type Nearest, nearestOf, readLabel } from "@/core/identify";
 import { panelReading, sameCode } from "@/core/job";
 import { readPartCode } from "@/core/panel";
 import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-import { type NamedHit, useCatalogue } from "../job/useCatalogue";
+import { useCatalogue } from "../job/useCatalogue";
 import { EdidReader } from "./EdidReader";
 import { RefusalBox } from "./RefusalBox";
 import { WayChoice } from "./WayChoice";
@@ -28,36 +30,6 @@ const SOURCE_SENTENCE: Record<string, string> = {
   S: "By machine model or spare-part number only (S): several panels go by either, and this may be another.",
   G: "Guessed.",
 };
-
-/** A panel the text may mean: by its own code, or by a further number it goes by. */
-interface Nearest {
-  code: string;
-  cost: number;
-  differences: readonly Difference[];
-  /** The other number it was found by; null for its own code. */
-  by: string | null;
-  /** True when that number is kept for several panels, so that it does not tell them apart. */
-  shared: boolean;
-}
-
-const nearestOf = (hits: readonly NamedHit[]): Nearest[] => {
-  const all = hits.flatMap((h) =>
-    h.names.flatMap((n) =>
-      n.kind === "machine"
-        ? []
-        : n.panels.map((p) => ({
-            code: p.code,
-            cost: h.cost,
-            differences: h.differences,
-            by: n.kind === "otherName" ? h.code : null,
-            shared: h.names.filter((x) => x.kind === "otherName").length > 1,
-          })),
-    ),
-  );
-  return all.filter((x, i) => all.findIndex((y) => y.code === x.code) === i);
-};
-/** The number in a line marked as a spare part's. @example spareNumber("P/N 5D10-00412") // "5D10-00412" */
-const spareNumber = (line: string): string => line.replace(/^\s*(P\/?N|FRU|SPS|SPARE)[.:\s]+/i, "").trim();
 
 /** Which panel is fitted: by its label, its EDID or the machine's model; what each costs here and leaves open. */
 export function IdentifyStation() {
@@ -78,13 +50,7 @@ export function IdentifyStation() {
       ? [m.model, ...m.codes].some((c) => sameCode(c, typedMachine.text))
       : m.model === s.job?.machineModel || m.codes.some((c) => c === s.job?.serial),
   );
-  // The line that names the panel, else the one that looks most like it: a serial is never taken for one.
-  const line =
-    picked ??
-    label.code ??
-    label.lines.map((l) => (l.class === "sparePart" ? spareNumber(l.text) : "")).find(Boolean) ??
-    label.lines.find((l) => l.class === "other" && l.text.length >= 5)?.text ??
-    null;
+  const line = picked ?? lineToRead(label);
   useEffect(() => {
     if (!line || !catalogue.size) return setNamed([]);
     let gone = false;
@@ -97,11 +63,9 @@ export function IdentifyStation() {
   }, [line, catalogue.search, catalogue.size]);
   const hits = useMemo(() => nearestOf(named), [named]);
   const nearMachines = named.flatMap((h) => h.names.filter((n) => n.kind === "machine" && n.machine !== machine?.model));
-  const exact = hits.filter((h) => h.cost === 0).length === 1 ? hits.find((h) => h.cost === 0) : undefined;
-  // A machine in hand breaks ties; luck never does.
-  const best = hits.filter((h) => h.cost === hits[0]?.cost);
-  const here = best.filter((h) => reference.panels.some((p) => p.data.code === h.code && machine?.panels.includes(p.data.id)));
-  const lone = exact ?? (best.length === 1 ? best[0] : here.length === 1 ? here[0] : undefined);
+  const seenHere = (code: string) =>
+    reference.panels.some((p) => p.data.code === code && (machine?.panels.includes(p.data.id) ?? false));
+  const { lone, exact, best } = loneOf(hits, seenHere);
   const guess = line && hits.length === 0 ? readPartCode(line) : null;
   const take = (code: string, source: "L" | "E" | "S", readText: string) => {
     const ok = log.record({

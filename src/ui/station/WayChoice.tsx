@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
-import { type Machine, WAY_COSTS, type Way, waysAt, wayToKnow } from "@/core/catalogue";
-import { compareFit, overallVerdict } from "@/core/panel";
+import type { Machine } from "@/core/catalogue";
+import { EDID_WORKS, variantsOf, WAY_COSTS, type Way, waysAt, wayToKnow } from "@/core/identify";
 import { formatMoney } from "@/core/quantity";
 import { useBench } from "../job/context";
 
@@ -26,16 +26,12 @@ export function WayChoice({
   const [starts, setStarts] = useState<"yes" | "no" | "unknown">("unknown");
   const currency = reference.quote?.data.currency ?? "EUR";
   const panels = (machine?.panels ?? []).flatMap((id) => reference.panels.filter((p) => p.data.id === id));
-  const usual = [...panels].sort((a, b) => (machine?.seen?.[b.data.id] ?? 1) - (machine?.seen?.[a.data.id] ?? 1))[0];
-  const variants = panels.map((p) => {
-    const kind = usual ? overallVerdict(compareFit(p.data, usual.data, build?.data ?? null)).kind : "stop";
-    // The usual one ordered for this variant: a stop is wrong, a difference is refused in half the cases (adj).
-    return {
-      count: machine?.seen?.[p.data.id] ?? 1,
-      wrong: kind === "stop" || kind === "doNotConnect" ? 1 : kind === "ask" ? 0.5 : 0,
-    };
-  });
-  const edidWorks = starts === "yes" ? 0.9 : starts === "no" ? 0 : 0.6;
+  const { usual, variants } = variantsOf(
+    machine,
+    panels.map((p) => p.data),
+    build?.data ?? null,
+  );
+  const edidWorks = EDID_WORKS[starts];
   const advice = wayToKnow({ variants, repairedBefore: repaired, costs: WAY_COSTS, edidWorks });
   const lines = Array.from({ length: 41 }, (_, i) => ({ p: i / 40, rows: waysAt(i / 40, { costs: WAY_COSTS, edidWorks }) }));
   const top = Math.max(...lines.flatMap((l) => l.rows.map((r) => r.totalMinor))) * 1.05;
@@ -66,7 +62,7 @@ export function WayChoice({
               className="btn quiet"
               style={{ background: "transparent", color: "inherit", borderColor: "currentColor" }}
               aria-label={`${WAY_WORDS[r.way]}: follow`}
-              onClick={() => onFollow(r.way, usual?.data.id ?? null)}
+              onClick={() => onFollow(r.way, usual?.id ?? null)}
             >
               Follow
             </button>

@@ -1,4 +1,10 @@
-import type { Said } from "./SaidBox";
+/** What came of an act: good, or what is wrong and where. */
+export interface Said {
+  ok: boolean;
+  words: string;
+  details?: readonly { where: string; message: string }[];
+  link?: string;
+}
 
 /**
  * Sends JSON to this server. What went wrong comes back as words to show, with its places where the server names them.
