@@ -17,6 +17,22 @@ const MAY = {
   "proxy.ts": ["server"],
   "instrumentation.ts": ["server"],
 };
+/** The order among core's folders: a folder may import those before it, never those after it. */
+const CORE_ORDER = [
+  "quantity",
+  "chance",
+  "edid",
+  "build",
+  "panel",
+  "tape",
+  "proof",
+  "triage",
+  "catalogue",
+  "identify",
+  "quote",
+  "job",
+  "teardown",
+];
 const PURE = /^(react|react-dom|next|kysely|better-sqlite3|node:|fs$|path$)/;
 const files = [];
 const walk = (dir) => {
@@ -28,6 +44,8 @@ const walk = (dir) => {
 };
 walk("src");
 const wrong = [];
+/** Files of core by what they import, types included. */
+const within = new Map();
 for (const file of files) {
   const rel = relative("src", file);
   const top = rel.split("/")[0];
@@ -41,6 +59,16 @@ for (const file of files) {
     // Tables that ship as data (grammar of codes) belong to the core that reads them.
     if (top === "core" && /^\.\.\/data\/reference\/[\w-]+\.json$/.test(target)) continue;
     const to = target.split("/")[0];
+    if (top === "core" && to === "core") {
+      const [mine, other] = [rel, target].map((p) => CORE_ORDER.indexOf(p.split("/")[1]));
+      if (mine < 0 || other < 0)
+        wrong.push(
+          `${file}: core/${(mine < 0 ? rel : target).split("/")[1]} has no place in the order of core (scripts/imports.mjs)`,
+        );
+      else if (other > mine)
+        wrong.push(`${file}: core/${CORE_ORDER[mine]} may not import core/${CORE_ORDER[other]}, which comes after it`);
+      within.set(rel, [...(within.get(rel) ?? []), target]);
+    }
     if (!MAY[top]?.includes(to)) wrong.push(`${file}: ${top} may not import ${to} (${spec})`);
     // A folder of core shows its index; one file of it may be named only where the rest would weigh on a page.
     const parts = target.split("/");
@@ -59,6 +87,26 @@ for (const file of files) {
       .matchAll(/\b(Date\.now\(|new Date\(\)|Math\.random\(|process\.|window\.|document\.|localStorage)/g))
       wrong.push(`${file}: core uses ${m[1]}`);
 }
+const names = new Set(files.map((f) => relative("src", f)));
+const fileOf = (target) => [`${target}.ts`, `${target}.tsx`, `${target}/index.ts`].find((f) => names.has(f));
+const state = new Map();
+const path = [];
+function circle(file) {
+  if (state.get(file) === "done") return;
+  if (state.get(file) === "open") {
+    wrong.push(`a circle in core: ${[...path.slice(path.indexOf(file)), file].join(" -> ")}`);
+    return;
+  }
+  state.set(file, "open");
+  path.push(file);
+  for (const t of within.get(file) ?? []) {
+    const f = fileOf(t);
+    if (f) circle(f);
+  }
+  path.pop();
+  state.set(file, "done");
+}
+for (const f of within.keys()) circle(f);
 if (wrong.length) {
   console.error(wrong.join("\n"));
   process.exit(1);

@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { FamilyTable, familyOf } from "@/core/build";
-import { cvtReducedBlanking, decodeEdid, panelEdid } from "@/core/edid";
+import { cvtReducedBlanking, decodeEdid } from "@/core/edid";
 import { readLabel } from "@/core/identify";
 import { handoverSheet, handsOnMinutes, pointCheck } from "@/core/job";
-import { compareFit, overallVerdict, readPartCode } from "@/core/panel";
+import { compareFit, overallVerdict, panelEdid, readPartCode } from "@/core/panel";
 import { panelParts, QuotePolicy, quoteOptions } from "@/core/quote";
 import { cutList } from "@/core/tape";
 import { kitOf, makePlan, otherGoals, progressOf, screwSheet, screwSheetSvg, ToolStock } from "@/core/teardown";

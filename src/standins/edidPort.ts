@@ -1,5 +1,5 @@
-import { type EdidPort, panelEdid } from "@/core/edid";
 import type { Panel } from "@/core/panel";
+import { type EdidPort, panelEdid } from "@/core/panel";
 
 export type EdidFailure = "none" | "silent" | "late" | "corrupt";
 

@@ -1,8 +1,9 @@
 import { z } from "zod";
+import { words } from "@/core/quantity/shapes";
 
 /** POST /api/panels/import: a table of panels, for a dry run. */
 export const PanelImportRequest = z.strictObject({
-  name: z.string().trim().min(1).max(120),
+  name: words(120),
   format: z.enum(["csv", "json"]),
   text: z.string().max(40_000_000),
 });

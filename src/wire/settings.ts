@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { words } from "@/core/quantity/shapes";
 import { DRILL_SLIPS, PlanWeightsShape, ToolStock } from "@/core/teardown";
 
 export const NetworkRequest = z.strictObject({
@@ -20,7 +21,7 @@ export const ToolsSave = ToolStock.pick({ have: true, substitutes: true }).exten
 /** POST /api/drills: how a rehearsal of a build went, or the kind of slip just made. */
 export const DrillKeep = z.strictObject({
   build: z.string().regex(/^[a-z0-9][a-z0-9-]{0,47}$/),
-  who: z.string().trim().min(1).max(60),
+  who: words(60),
   slip: z.enum(DRILL_SLIPS).optional(),
   score: z.number().min(0).max(100).optional(),
 });

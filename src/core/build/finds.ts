@@ -1,14 +1,6 @@
 import type { Find } from "./findSchema";
 import type { Build, Motion } from "./schema";
 
-export const FIND_KINDS = ["hiddenScrew", "extraCable", "glue", "part"] as const;
-export const FIND_WORDS: Readonly<Record<(typeof FIND_KINDS)[number], string>> = {
-  hiddenScrew: "Hidden screw",
-  extraCable: "Extra cable",
-  glue: "Glue",
-  part: "Part nobody mentioned",
-};
-
 /** A find with the event it was reported by: its id makes the ids of what it adds. */
 export type KeptFind = Find & { eventId: string };
 

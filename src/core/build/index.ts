@@ -22,8 +22,19 @@ export {
 export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks } from "./families";
 export { type BuildIndex, indexBuild, subjectPart } from "./find";
 export { Find } from "./findSchema";
-export { adoptFind, applyFinds, FIND_KINDS, FIND_WORDS, findId, type KeptFind } from "./finds";
-export { CONNECTOR_KINDS, DRIVES, EDGES, HEADS, HELD_BY, PART_ROLES, SERVES, SUBJECT_WORDS } from "./kinds";
+export { adoptFind, applyFinds, findId, type KeptFind } from "./finds";
+export {
+  CONNECTOR_KINDS,
+  DRIVES,
+  EDGES,
+  FIND_KINDS,
+  FIND_WORDS,
+  HEADS,
+  HELD_BY,
+  PART_ROLES,
+  SERVES,
+  SUBJECT_WORDS,
+} from "./kinds";
 export { BUILD_VERSION, liftBuild } from "./lift";
 export { type ParsedBuild, parseBuild } from "./parse";
 export type {

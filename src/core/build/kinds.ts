@@ -37,3 +37,11 @@ export const SUBJECT_WORDS: Readonly<Record<(typeof SUBJECTS)[number], string>> 
 };
 export const SERVES = ["picture", "camera", "wireless", "battery", "lidSensor", "keyboard", "touch", "speaker", "other"] as const;
 export const HELD_BY = ["clips", "tape", "glue", "hook", "screws"] as const;
+/** What can be found at the bench that a build does not know. */
+export const FIND_KINDS = ["hiddenScrew", "extraCable", "glue", "part"] as const;
+export const FIND_WORDS: Readonly<Record<(typeof FIND_KINDS)[number], string>> = {
+  hiddenScrew: "Hidden screw",
+  extraCable: "Extra cable",
+  glue: "Glue",
+  part: "Part nobody mentioned",
+};

@@ -1,9 +1,9 @@
 import { z } from "zod";
-import { contentHash, words } from "../quantity/shapes";
+import { contentHash, slugId, words } from "../quantity/shapes";
 import { CONNECTOR_KINDS, DRIVES, EDGES, FAMILIES, HEADS, HELD_BY, PART_ROLES, SERVES, SUBJECTS, VIEWS } from "./kinds";
 
 /** Ids are short, lower case, and stay with a part for ever: events name them, never step numbers. */
-const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,47}$/, "an id of lower-case letters, digits and hyphens, 48 at most");
+const id = slugId(48);
 const mmCoord = z.number().min(-50).max(600);
 const mmSize = z.number().positive().max(600);
 

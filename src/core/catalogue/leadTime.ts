@@ -1,3 +1,5 @@
+import { Z80 } from "../chance";
+
 /** One order of the shop's own past, from ordering to checking in. */
 export interface PastOrder {
   seller: string;
@@ -24,8 +26,6 @@ export interface LeadTime {
   /** The seller's own orders behind it. */
   orders: number;
 }
-
-const Z80 = 0.8416212335729143;
 
 /**
  * Days until an order comes, from the shop's own record of that seller pooled with defaults by how much there is: the

@@ -3,5 +3,4 @@ export { decodeEdid } from "./decode";
 export { type EdidInput, type EncodedEdid, type EncodeOptions, encodeEdid } from "./encode";
 export { type EdidText, type FoundEdid, readEdidText } from "./hexText";
 export { type EdpBudget, type EdpInput, edpBudget, type LvdsBudget, lvdsBudget, type YesNoUnknown } from "./linkBudget";
-export { type EdidPort, panelEdid } from "./panelEdid";
 export type { DetailedTiming, Edid, EdidExtension, EdidProblem } from "./types";

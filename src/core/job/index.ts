@@ -31,8 +31,9 @@ export {
   type ScrewState,
   type Snapshot,
   type Snapshots,
+  type SubjectPlace,
 } from "./state";
 export * from "./stops";
-export { type SubjectPlace, seated } from "./subject";
+export { seated } from "./subject";
 export { looseTestMissing, mayConnect, mayConnectPanel, mayDisconnect } from "./swap/connect";
 export { liftEvent, newestVersion, photoOf } from "./versions";

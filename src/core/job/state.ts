@@ -5,7 +5,6 @@ import { type Hazard, type MoneyStop, NOTHING_KNOWN, type Outcome, type TriageTa
 import type { Payload } from "./payloads";
 import type { ARRIVAL_ITEMS } from "./payloadWords";
 import type { Photo } from "./shapes";
-import type { SubjectPlace } from "./subject";
 
 /** Reference data a job relies on, kept with it by content hash. */
 export type Snapshot =
@@ -14,6 +13,12 @@ export type Snapshot =
   | { kind: "triage"; data: TriageTable }
   | { kind: "policy"; data: Policy };
 export type Snapshots = Readonly<Record<string, Snapshot>>;
+
+/**
+ * Where the subject of a job is - the panel, front unit, lid assembly or cell that is replaced: the old one in, none in, the new
+ * one placed, the new one fixed by its tape or screws.
+ */
+export type SubjectPlace = "in" | "out" | "placed" | "fixed";
 
 export interface Breach {
   eventId: string;

@@ -2,12 +2,6 @@ import type { BuildIndex } from "../build";
 import { cutList } from "../tape";
 import type { JobState } from "./state";
 
-/**
- * Where the subject of a job is - the panel, front unit, lid assembly or cell that is replaced: the old one in, none in, the new
- * one placed, the new one fixed by its tape or screws.
- */
-export type SubjectPlace = "in" | "out" | "placed" | "fixed";
-
 /** The new one is in its place, fixed or not. @example seated(emptyState()) // false */
 export const seated = (s: Pick<JobState, "subject">): boolean => s.subject === "placed" || s.subject === "fixed";
 

@@ -1,6 +1,7 @@
 import { decides, SOURCE_WORDS, type Sourced } from "../quantity";
 import { FACT_NAMES, type FactName } from "./factNames";
-import { DESTROYING, equal } from "./rules/row";
+import { DESTROYING } from "./rules";
+import { equal } from "./rules/row";
 import type { Claim, Panel } from "./schema";
 
 /** A fact on which sources disagree: what the record holds, and who says otherwise. */

@@ -2,47 +2,9 @@ import type { Build } from "../build";
 import { listed } from "../quantity";
 import { agreedFacts, claimWords, conflictsOf } from "./claims";
 import { factWords } from "./factWords";
-import { DESTROYING_RULES } from "./rules/destroying";
-import { connectorRule, outlineRule, tabsRule, thicknessRule, windowRule } from "./rules/geometry";
-import { boxRule, pairingRule, touchRule } from "./rules/machine";
-import { colourRule, finishRule, linkRule, pixelsRule, refreshRule, technologyRule } from "./rules/picture";
-import { FIT_LIMITS, type FitLimits, type FitRow, type Rule } from "./rules/row";
+import { FIT_TABLE } from "./rules";
+import { FIT_LIMITS, type FitLimits, type FitRow } from "./rules/row";
 import type { Panel } from "./schema";
-
-export {
-  CHANGES,
-  type Change,
-  DESTROYING,
-  type DestroyingField,
-  FIT_LIMITS,
-  type FieldVerdict,
-  type FitLimits,
-  type FitRow,
-  NOT_BY_EYE,
-  type Shown,
-} from "./rules/row";
-
-/** Rows that are named otherwise than the fact they rest on first. */
-const FACT_OF_ROW: Readonly<Record<string, string>> = { window: "active", link: "lanes" };
-
-/** One rule a field, in the order of the table. */
-const RULES: readonly Rule[] = [
-  ...DESTROYING_RULES,
-  outlineRule,
-  thicknessRule,
-  windowRule,
-  tabsRule,
-  connectorRule,
-  pixelsRule,
-  linkRule,
-  refreshRule,
-  colourRule,
-  finishRule,
-  technologyRule,
-  touchRule,
-  pairingRule,
-  boxRule,
-];
 
 /**
  * Compares a candidate with the old panel in one machine, field by field, in table order.
@@ -66,9 +28,9 @@ export function compareFit(old: Panel, candidate: Panel, build: Build | null, li
         c.fact,
         `Sources disagree about ${who}: ${listed([factWords(c.fact, c.kept.value), ...c.against.map((a) => factWords(c.fact, a.value))].map((w, i) => claimWords(w, i === 0 ? c.kept : c.against[i - 1]!)))}. Settle it in the panel's record.`,
       );
-  return RULES.map((rule) => {
-    const row = rule(input);
-    const reason = row.verdict === "unknown" ? disputed.get(FACT_OF_ROW[row.field] ?? row.field) : undefined;
+  return FIT_TABLE.map(({ fact, judge }) => {
+    const row = judge(input);
+    const reason = row.verdict === "unknown" && fact ? disputed.get(fact) : undefined;
     return reason ? { ...row, words: "sources disagree", reason } : row;
   });
 }

@@ -2,18 +2,9 @@ export { agreedFacts, type Conflict, claimWords, conflictsOf, settleConflict } f
 export { type CodeGrammar, parseGrammar } from "./codeGrammar";
 export { FACT_NAMES, type FactName } from "./factNames";
 export { FACT_LABEL, factWords, VALUE_WORDS } from "./factWords";
-export {
-  CHANGES,
-  type Change,
-  compareFit,
-  DESTROYING,
-  type DestroyingField,
-  type FieldVerdict,
-  type FitRow,
-  NOT_BY_EYE,
-  type Shown,
-} from "./fit";
-export { type Merged, mergePanel, type PanelPatch } from "./merge";
+export { compareFit } from "./fit";
+export { type Merged, mergePanel } from "./merge";
+export { type EdidPort, panelEdid } from "./panelEdid";
 export { type PanelFormRead, panelOfCells } from "./panelForm";
 export {
   codeKey,
@@ -27,7 +18,10 @@ export {
   writePanelRow,
 } from "./panelTable";
 export { type CodeReading, readPartCode, SHIPPED_GRAMMAR } from "./partCode";
+export type { PanelPatch } from "./patch";
 export { type Extra, promised } from "./promised";
+export { DESTROYING, type DestroyingField, NOT_BY_EYE } from "./rules";
+export { CHANGES, type Change, type FieldVerdict, type FitRow, type Shown } from "./rules/row";
 export { Claim, FACTS, OtherName, Panel, Tab } from "./schema";
 export { unknownPanel } from "./unknownPanel";
 export { type Overall, overallVerdict } from "./verdict";

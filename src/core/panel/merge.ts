@@ -1,18 +1,10 @@
 import { decides, type Sourced } from "../quantity";
 import { FACT_NAMES, type FactName } from "./factNames";
 import { panelId } from "./panelTable";
+import type { PanelPatch } from "./patch";
 import { equal } from "./rules/row";
 import { type Claim, type OtherName, Panel } from "./schema";
 import { unknownPanel } from "./unknownPanel";
-
-/** What somebody says about a panel: some of its facts, each with its source. */
-export interface PanelPatch {
-  code: string;
-  otherNames?: OtherName[];
-  facts: Partial<Record<FactName, Sourced<unknown>>>;
-  /** What the patch itself holds as disputed, from a record written elsewhere. */
-  claims?: Claim[];
-}
 
 export interface Merged {
   /** `new`: not known before; `same`: says nothing new; `fills`: fills in what was unknown; `conflict`: speaks against the record. */

@@ -1,6 +1,6 @@
 import { SOURCES, type Source, type Sourced } from "../quantity";
 import { FACT_NAMES, type FactName } from "./factNames";
-import type { PanelPatch } from "./merge";
+import type { PanelPatch } from "./patch";
 import { FACTS, OtherName, type Panel, type Tab } from "./schema";
 
 /** How one fact is written in columns of a table: their names, and both ways between cells and value. */

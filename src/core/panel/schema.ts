@@ -1,8 +1,9 @@
 import { z } from "zod";
 import { SOURCES, sourced } from "../quantity";
+import { slugId, words } from "../quantity/shapes";
 import { FACT_NAMES, type FactName } from "./factNames";
 
-const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, "an id of lower-case letters, digits and hyphens, 64 at most");
+const id = slugId(64);
 const Size = z.strictObject({ widthMm: z.number().positive().max(600), heightMm: z.number().positive().max(400) });
 
 export const Tab = z.strictObject({
@@ -43,7 +44,7 @@ export const FACTS = {
   touch: z.enum(["none", "onCell", "separate"]),
   finish: z.enum(["matt", "glossy"]),
   tabs: z.array(Tab).max(12),
-  inTheBox: z.array(z.string().trim().min(1).max(40)).max(12),
+  inTheBox: z.array(words(40)).max(12),
 } as const satisfies Record<FactName, z.ZodType>;
 
 /** Another source's word on a fact that is known already: kept beside it, never written over it. */
@@ -54,7 +55,7 @@ export const Claim = z
     source: z.enum(SOURCES),
     confidence: z.number().min(0).max(1).optional(),
     /** Who or what said so: a file, a seller, a person. */
-    from: z.string().trim().min(1).max(120),
+    from: words(120),
   })
   .superRefine((c, ctx) => {
     const read = FACTS[c.fact].safeParse(c.value);

@@ -1,5 +1,5 @@
 import { counted, listed } from "../quantity";
-import type { FitRow } from "./fit";
+import type { FitRow } from "./rules/row";
 
 export type OverallKind = "stop" | "doNotConnect" | "change" | "ask" | "same";
 

@@ -1,4 +1,3 @@
-export { type P50P80, sumLogNormal } from "./interval";
 export { formatMoney } from "./money";
 export { confidenceOf, DECIDES_AT, decides, SOURCE_CONFIDENCE, SOURCE_WORDS, SOURCES, type Source, type Sourced } from "./source";
 export { sourced } from "./sourced";

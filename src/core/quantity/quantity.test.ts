@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { counted, decides, durationWords, formatMoney, listed, mm, sumLogNormal } from ".";
+import { counted, decides, durationWords, formatMoney, listed, mm } from ".";
 
 describe("text", () => {
   it("counts, lists and rounds the way the bench says it", () => {
@@ -50,44 +50,5 @@ describe("sources", () => {
     expect(["M", "L", "E", "D", "A"].every((s) => decides({ source: s as never }))).toBe(true);
     expect(decides({ source: "S" })).toBe(false);
     expect(decides({ source: "G" })).toBe(false);
-  });
-});
-
-describe("sumLogNormal", () => {
-  /** A slow reference: many drawn jobs, each step log-normal, one factor shared by the whole job. */
-  function drawn(medians: readonly number[], step: number, job: number, n: number) {
-    let seed = 12345;
-    const uniform = () => {
-      seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0;
-      return (seed + 0.5) / 4294967296;
-    };
-    const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
-    const sums = Array.from({ length: n }, () => {
-      const shared = Math.exp(job * normal());
-      return medians.reduce((s, m) => s + m * Math.exp(step * normal()) * shared, 0);
-    }).sort((a, b) => a - b);
-    return { p50: sums[Math.floor(n * 0.5)]!, p80: sums[Math.floor(n * 0.8)]! };
-  }
-  it("agrees with a simulation within three percent", () => {
-    for (const medians of [[10], [1, 2, 3, 4], Array.from({ length: 40 }, (_, i) => 0.3 + (i % 7))]) {
-      const fast = sumLogNormal(medians);
-      const slow = drawn(medians, 0.35, 0.25, 60_000);
-      expect(Math.abs(fast.p50 / slow.p50 - 1)).toBeLessThan(0.03);
-      expect(Math.abs(fast.p80 / slow.p80 - 1)).toBeLessThan(0.03);
-    }
-  });
-  it("is exact without spread, and zero without steps", () => {
-    expect(sumLogNormal([10, 5], 0, 0)).toEqual({ p50: 15, p80: 15 });
-    expect(sumLogNormal([])).toEqual({ p50: 0, p80: 0 });
-    expect(sumLogNormal([0, -4, Number.NaN])).toEqual({ p50: 0, p80: 0 });
-  });
-  it("P80 is never under P50, and more steps never take less time", () => {
-    fc.assert(
-      fc.property(fc.array(fc.double({ min: 0.1, max: 60, noNaN: true }), { minLength: 1, maxLength: 40 }), (m) => {
-        const a = sumLogNormal(m);
-        expect(a.p80).toBeGreaterThanOrEqual(a.p50);
-        expect(sumLogNormal([...m, 1]).p50).toBeGreaterThan(a.p50);
-      }),
-    );
   });
 });

@@ -1,7 +1,4 @@
-import type { P50P80 } from "../quantity";
-
-/** z of the 80th percentile of a normal distribution. */
-const Z80 = 0.8416212335729143;
+import { logSpread, normalCdf, type P50P80 } from "../chance";
 
 export interface Risk {
   chance: number;
@@ -17,26 +14,6 @@ export interface Cost {
   risks: readonly Risk[];
 }
 
-/** Error function: Maclaurin series below 3, continued fraction of its complement above; good to 1e-11 (DLMF 7.6.1, 7.9.1). */
-function erf(x: number): number {
-  const a = Math.abs(x);
-  if (a < 3) {
-    let term = a;
-    let sum = a;
-    for (let n = 1; n < 80; n++) {
-      term *= (-a * a) / n;
-      sum += term / (2 * n + 1);
-    }
-    return Math.sign(x) * sum * (2 / Math.sqrt(Math.PI));
-  }
-  let f = 0;
-  for (let k = 40; k >= 1; k--) f = k / 2 / (a + f);
-  return Math.sign(x) * (1 - Math.exp(-a * a) / (Math.sqrt(Math.PI) * (a + f)));
-}
-const normalCdf = (z: number): number => 0.5 * (1 + erf(z / Math.SQRT2));
-
-const sigmaOf = (l: P50P80): number => (l.p80 > l.p50 && l.p50 > 0 ? Math.log(l.p80 / l.p50) / Z80 : 0);
-
 /** Every combination of mishaps with its chance and cost: at most 2^8. */
 function combinations(risks: readonly Risk[]): { chance: number; costMinor: number }[] {
   let out = [{ chance: 1, costMinor: 0 }];
@@ -50,7 +27,7 @@ function combinations(risks: readonly Risk[]): { chance: number; costMinor: numb
 
 /** Mean of a cost, exact: a log-normal's mean is median x exp(sigma^2 / 2). Minor units, not rounded. @example expectedMinor({ fixedMinor: 100, labour: { p50: 0, p80: 0 }, rateMinorPerHour: 0, risks: [] }) // 100 */
 export function expectedMinor(c: Cost): number {
-  const s = sigmaOf(c.labour);
+  const s = logSpread(c.labour);
   const labour = ((c.labour.p50 * Math.exp((s * s) / 2)) / 60) * c.rateMinorPerHour;
   return c.fixedMinor + labour + c.risks.reduce((sum, r) => sum + r.chance * r.costMinor, 0);
 }
@@ -63,7 +40,7 @@ export function expectedMinor(c: Cost): number {
  * @example quantileMinor({ fixedMinor: 500, labour: { p50: 0, p80: 0 }, rateMinorPerHour: 0, risks: [] }, 0.8) // 500
  */
 export function quantileMinor(c: Cost, q: number): number {
-  const s = sigmaOf(c.labour);
+  const s = logSpread(c.labour);
   const median = (c.labour.p50 / 60) * c.rateMinorPerHour;
   const combos = combinations(c.risks);
   const below = (x: number): number =>

@@ -1,4 +1,5 @@
-import { durationWords, type P50P80 } from "../quantity";
+import { logSpread, type P50P80, Z80 } from "../chance";
+import { durationWords } from "../quantity";
 import { type Cost, expectedMinor, quantileMinor, type Risk } from "./distribution";
 import type { Mishap, QuotePolicy } from "./policy";
 
@@ -58,7 +59,6 @@ const LABOUR_PRIOR = 4;
 const MISHAP_PRIOR = 20;
 /** Timed jobs under this are said to be default (adj). */
 const FEW = 3;
-const Z80 = 0.8416212335729143;
 
 /**
  * Labour from the plan, pooled with the shop's own jobs by how many there are: the mean log ratio is shrunk towards 0, the
@@ -71,7 +71,7 @@ export function pooledLabour(plan: P50P80, ratios: readonly number[]): P50P80 {
   if (logs.length === 0 || plan.p50 <= 0) return plan;
   const n = logs.length;
   const shift = logs.reduce((a, b) => a + b, 0) / (n + LABOUR_PRIOR);
-  const sigma0 = plan.p80 > plan.p50 ? Math.log(plan.p80 / plan.p50) / Z80 : 0;
+  const sigma0 = logSpread(plan);
   const spread = logs.reduce((a, l) => a + (l - shift) ** 2, 0);
   const sigma = Math.sqrt((LABOUR_PRIOR * sigma0 * sigma0 + spread) / (n + LABOUR_PRIOR));
   const p50 = plan.p50 * Math.exp(shift);

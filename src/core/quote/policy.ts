@@ -1,6 +1,6 @@
 import { z } from "zod";
+import { words } from "../quantity/shapes";
 
-const words = (max: number) => z.string().trim().min(1).max(max);
 const minor = z.int().min(0).max(100_000_000);
 const chance = z.number().min(0).max(1);
 const FAMILIES = ["A", "B", "C", "D", "E", "F", "G", "H"] as const;

@@ -1,7 +1,7 @@
 import { builds, plannedJob } from "@tests/bench";
 import { seededRandom } from "@tests/randomActs";
 import { describe, expect, it } from "vitest";
-import { planTimes, slipped, t80 } from "./durations";
+import { planTimes, slipped } from "./durations";
 import { makePlan } from "./plan";
 import { stepTimes } from "./stepTimes";
 
@@ -57,15 +57,6 @@ describe("the shop's own times", () => {
   it("with nothing to go on gives nothing, and takes no nonsense", () => {
     expect(planTimes([], [])).toEqual({ p50: 0, p80: 0, jobs: 0, pace: 1 });
     expect(planTimes([5], [0, -1, Number.NaN]).jobs).toBe(0);
-  });
-  it("the percentile of t is the table's", () => {
-    for (const [v, t] of [
-      [4, 0.941],
-      [8, 0.889],
-      [20, 0.86],
-      [60, 0.848],
-    ] as const)
-      expect(t80(v)).toBeCloseTo(t, 2);
   });
 });
 

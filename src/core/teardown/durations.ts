@@ -1,5 +1,4 @@
-import type { P50P80 } from "../quantity";
-import { sumLogNormal } from "../quantity";
+import { logSpread, type P50P80, sumLogNormal, t80, Z80 } from "../chance";
 
 /** Defaults while the shop's own log is short (adj). */
 export const DURATION_DEFAULTS = {
@@ -11,20 +10,6 @@ export const DURATION_DEFAULTS = {
   /** How many jobs the default spread weighs as much as. */
   weight: 8,
 } as const;
-
-const Z80 = 0.8416212335729143;
-
-/** The 80th percentile of Student's t, by its expansion around the normal; exact to 0.2 % from 4 degrees on. */
-export function t80(degrees: number): number {
-  const z = Z80;
-  const v = degrees;
-  return (
-    z +
-    (z ** 3 + z) / (4 * v) +
-    (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * v ** 2) +
-    (3 * z ** 7 + 19 * z ** 5 + 17 * z ** 3 - 15 * z) / (384 * v ** 3)
-  );
-}
 
 /** What a plan takes in this shop, with how many of its own timed jobs stand behind it. */
 export interface PlanTimes extends P50P80 {
@@ -47,7 +32,7 @@ export function planTimes(medians: readonly number[], ratios: readonly number[])
   const steps = sumLogNormal(medians, sigmaStep, 0);
   if (steps.p50 === 0) return { p50: 0, p80: 0, jobs: 0, pace: 1 };
   // Spread of one job's total: what its steps leave after adding up, and the factor they share.
-  const within = Math.log(steps.p80 / steps.p50) / Z80;
+  const within = logSpread(steps);
   const prior = within ** 2 + sigmaJob ** 2;
   const logs = ratios.filter((r) => r > 0).map(Math.log);
   const n = logs.length;

@@ -1,5 +1,5 @@
 import { type Build, indexBuild } from "../build";
-import { type P50P80, sumLogNormal } from "../quantity";
+import { type P50P80, sumLogNormal } from "../chance";
 import { DRIVE_WORDS, type PlanChange, type Step } from "./step";
 import { wayIn } from "./wayIn";
 import { type Objective, wayOut } from "./wayOut";

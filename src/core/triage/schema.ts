@@ -1,9 +1,9 @@
 import { z } from "zod";
+import { words } from "../quantity/shapes";
 import { AGES, BACKLIGHTS, HAPPENED, NO_FAULT, NONE, TOUCHES } from "./words";
 
 const id = z.string().regex(/^[A-Za-z][A-Za-z0-9]{0,40}$/, "an id of letters and digits, a letter first");
 const p = z.number().min(0).max(1);
-const words = (max: number) => z.string().trim().min(1).max(max);
 /** Chances of each combination of a group's findings, as text of 0 and 1 in the order of its members: "101" = yes, no, yes. */
 const joint = z.record(z.string().regex(/^[01]{1,4}$/, "a text of 0 and 1, one for each finding of the group"), p);
 

@@ -1,23 +1,9 @@
 import type { Build } from "../../build";
 import type { Source, Sourced } from "../../quantity";
+import type { FactName } from "../factNames";
 import type { Panel } from "../schema";
 
 export type FieldVerdict = "same" | "change" | "ask" | "stop" | "unknown";
-
-/** Fields that can destroy a board or panel at the moment of mating. */
-export const DESTROYING = [
-  "family",
-  "contacts",
-  "pitchMm",
-  "contactSide",
-  "logicSupplyV",
-  "backlight",
-  "backlightSupplyV",
-] as const;
-export type DestroyingField = (typeof DESTROYING)[number];
-
-/** Destroying fields that an eye cannot settle: only a datasheet, a label or the maker's own source can. */
-export const NOT_BY_EYE: readonly string[] = ["logicSupplyV", "backlightSupplyV"];
 
 export interface Shown {
   text: string;
@@ -133,3 +119,19 @@ export interface RuleInput {
   limits: FitLimits;
 }
 export type Rule = (i: RuleInput) => FitRow;
+
+/** Fields of the comparison; each file of this folder adds its own. */
+// biome-ignore lint/suspicious/noEmptyInterface: filled by the files of this folder
+export interface FitFields {}
+export type FitField = keyof FitFields;
+
+/** All that is known of one field of the comparison. */
+export interface FitRule {
+  /** The fact it rests on first: where sources dispute that, the field is unknown. */
+  fact: FactName | null;
+  judge: Rule;
+  /** Can destroy a board or panel at the moment of mating. */
+  destroying?: true;
+  /** An eye cannot settle it: only a datasheet, a label or the maker's own source can. */
+  notByEye?: true;
+}

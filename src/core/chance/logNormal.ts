@@ -1,11 +1,13 @@
+import { Z80 } from "./normal";
+
 /** A time or cost as P50 and P80 in the same unit. */
 export interface P50P80 {
   p50: number;
   p80: number;
 }
 
-/** z of the 80th percentile of a normal distribution (0.8416). */
-const Z80 = 0.8416212335729143;
+/** Standard deviation of the logarithm of a log-normal given by P50 and P80; 0 for no spread. @example logSpread({ p50: 10, p80: 10 }) // 0 */
+export const logSpread = (x: P50P80): number => (x.p80 > x.p50 && x.p50 > 0 ? Math.log(x.p80 / x.p50) / Z80 : 0);
 
 /**
  * P50 and P80 of a sum of log-normal step times that share one factor for the whole job.

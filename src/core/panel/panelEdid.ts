@@ -1,6 +1,5 @@
-import type { Panel } from "../panel";
-import { cvtReducedBlanking } from "./cvt";
-import { type EncodedEdid, encodeEdid } from "./encode";
+import { cvtReducedBlanking, type EncodedEdid, encodeEdid } from "../edid";
+import type { Panel } from "./schema";
 
 /** Where a machine's EDID is read, real or simulated. */
 export interface EdidPort {

@@ -1,0 +1,19 @@
+import type { FitRule, Rule } from "./row";
+import { wanted } from "./wanted";
+
+declare module "./row" {
+  interface FitFields {
+    colourBits: true;
+  }
+}
+
+const judge: Rule = (i) =>
+  wanted(
+    { field: "colourBits", name: "Colour, bit", words: (v: number) => String(v), look: "Find the colour depth in a datasheet" },
+    i.old.colourBits,
+    i.candidate.colourBits,
+    i,
+    (a, b) => `${b}, not ${a}`,
+  );
+
+export const colourBits = { fact: "colourBits", judge } satisfies FitRule;
