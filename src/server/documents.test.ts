@@ -1,10 +1,9 @@
 import { readFileSync } from "node:fs";
-import { plannedJob, snapshots, TestBench } from "@tests/bench";
+import { plannedJob, TestBench } from "@tests/bench";
 import { ISO, serverDb } from "@tests/serverDb";
 import { describe, expect, it } from "vitest";
 import { addPart, setPart } from "@/core/build";
 import { fold, handoverSheet, type JobEvent } from "@/core/job";
-import { connection, migrate } from "@/data/connection";
 import { pdfText } from "../../e2e/pdfText";
 import { appendOne } from "./append";
 import { readEdidPort } from "./edid";

@@ -10,7 +10,7 @@ import {
   unknownPanel,
 } from "../panel";
 import { type Check, type Disturbed, judgeFaults, type Pass, type Policy, requiredChecks } from "../proof";
-import { type Findings, findingsWithMarks, HAZARDS, type Hazard, MONEY_STOPS, type MoneyStop, type TriageTable } from "../triage";
+import { type Findings, findingsWithMarks, type TriageTable } from "../triage";
 import { ARRIVAL_ITEMS } from "./payloadWords";
 import type { ArrivalItem, JobState, Snapshots } from "./state";
 

@@ -3,7 +3,7 @@ import { FACT_NAMES, type FactName } from "./factNames";
 import { panelId } from "./panelTable";
 import type { PanelPatch } from "./patch";
 import { equal } from "./rules/row";
-import { type Claim, type OtherName, Panel } from "./schema";
+import { type Claim, Panel } from "./schema";
 import { unknownPanel } from "./unknownPanel";
 
 export interface Merged {

@@ -86,6 +86,8 @@ export interface StepRule {
   screws?: ScrewCount;
   /** There is one of it in a plan: its id is its kind, whatever it is about. */
   once?: true;
+  /** Done at the base of a machine that has a base cover, where its target says nothing of a side. */
+  atBase?: true;
   /** It asks a person for more than a press, on a form of its own. */
   asks?: true;
 }

@@ -1,5 +1,5 @@
 import { formatMoney } from "../quantity";
-import { answersOf, chanceOf, type Findings, factorOf, modelOf, type TriageModel } from "./hypotheses";
+import { answersOf, chanceOf, type Findings, modelOf, type TriageModel } from "./hypotheses";
 import { faultIds, leadOf, logWeights, type Posterior, posteriorOf, presentChances } from "./posterior";
 import type { TriageContext, TriageTable } from "./schema";
 import { NO_FAULT, NONE } from "./words";

@@ -16,40 +16,22 @@ import {
   removeThing,
   type Thing,
 } from "@/core/build";
-import { durationWords } from "@/core/quantity";
 import type { PlanWeights } from "@/core/teardown";
 import { usePlan } from "@/ui/job/usePlan";
 import type { KeptPlan } from "@/wire/plan";
-import { SaidBox } from "../controls/SaidBox";
-import { Mark } from "../draw/Mark";
 import { AddPhoto } from "./AddPhoto";
 import { BuildDrawing } from "./BuildDrawing";
+import { DraftFound } from "./DraftFound";
+import { EditorFooter } from "./EditorFooter";
 import { EditorPlan } from "./EditorPlan";
+import { EditorTools, type Tool } from "./EditorTools";
 import { PryForm } from "./LeadForms";
+import { NewPart } from "./NewPart";
+import { placeOf } from "./placeOf";
 import { ThingForm } from "./ThingForm";
 import { useBuildDraft } from "./useBuildDraft";
 
-const TOOLS = [
-  ["move", "Select and move"],
-  ["screw", "Screws"],
-  ["plug", "Plugs"],
-  ["tape", "Tape"],
-  ["photo", "Photos"],
-] as const;
-type Tool = (typeof TOOLS)[number][0];
 const MOST_UNDO = 100;
-
-/** Where a thing stands on its side, its middle in mm. */
-function placeOf(b: Build, t: Thing): { xMm: number; yMm: number } | null {
-  const s = b.parts.find((p) => p.id === t.id)?.shape ?? b.tapes.find((x) => x.id === t.id)?.shape;
-  if (s) return { xMm: s.xMm + s.widthMm / 2, yMm: s.yMm + s.heightMm / 2 };
-  return (
-    b.connectors.find((c) => c.id === t.id) ??
-    b.screwGroups.flatMap((g) => g.screws).find((x) => x.id === t.id) ??
-    b.photos?.find((p) => p.id === t.id) ??
-    null
-  );
-}
 
 /** A build on its own drawing: parts, screws, plugs, tapes and photos where they are, what blocks what, and the plan that follows at once. */
 export function BuildEditor({
@@ -72,7 +54,6 @@ export function BuildEditor({
   const [selected, setSelected] = useState<Thing | null>(null);
   const [tool, setTool] = useState<Tool>("move");
   const [spot, setSpot] = useState<{ xMm: number; yMm: number } | null>(null);
-  const [name, setName] = useState("");
   const [said, setSaid] = useState<Said | null>(null);
   const edit = (next: Build) => {
     setPast((p) => [...p.slice(-MOST_UNDO), build]);
@@ -148,53 +129,27 @@ export function BuildEditor({
           </Link>
         </header>
         {draft.found && (
-          <div className="look" role="status">
-            <Mark kind="look" size={24} />
-            <p>
-              <b>Drawn here before, never saved.</b> Left on this device {draft.found.from}.{" "}
-              <button
-                type="button"
-                className="link"
-                onClick={() => {
-                  edit(draft.found!.build);
-                  draft.dismiss();
-                }}
-              >
-                Take it up
-              </button>{" "}
-              <button type="button" className="link" onClick={draft.drop}>
-                Drop it
-              </button>
-            </p>
-          </div>
+          <DraftFound
+            from={draft.found.from}
+            onTake={() => {
+              edit(draft.found!.build);
+              draft.dismiss();
+            }}
+            onDrop={draft.drop}
+          />
         )}
         <div className="cols">
           <section aria-label="Drawing" className="flex flex-col gap-2">
-            <div className="flex flex-wrap gap-2">
-              {(["base", "lid"] as const).map((v) => (
-                <button key={v} type="button" className="btn quiet" aria-pressed={view === v} onClick={() => setView(v)}>
-                  {v === "lid" ? "Lid" : "Base"}
-                </button>
-              ))}
-              <span className="mx-2 border-l border-hair" />
-              {TOOLS.map(([t, words]) => (
-                <button
-                  key={t}
-                  type="button"
-                  className="btn quiet"
-                  style={{ padding: "8px 10px" }}
-                  aria-pressed={tool === t}
-                  aria-label={t === "move" ? words : `Add ${words.toLowerCase()}`}
-                  onClick={() => {
-                    setTool(t);
-                    setSpot(null);
-                    if (t === "tape") setView("lid");
-                  }}
-                >
-                  {t === "move" ? words : `+ ${words}`}
-                </button>
-              ))}
-            </div>
+            <EditorTools
+              view={view}
+              tool={tool}
+              onView={setView}
+              onTool={(t) => {
+                setTool(t);
+                setSpot(null);
+                if (t === "tape") setView("lid");
+              }}
+            />
             <div className="matbox overflow-x-auto p-3">
               <BuildDrawing
                 build={build}
@@ -232,25 +187,15 @@ export function BuildEditor({
                 }}
               />
             )}
-            <form
-              className="flex items-end gap-2"
-              onSubmit={(e) => {
-                e.preventDefault();
-                if (!name.trim()) return setSaid({ ok: false, words: "Name the part first." });
-                const next = addPart(build, name.trim(), view);
+            <NewPart
+              view={view}
+              onSay={(words) => setSaid({ ok: false, words })}
+              onAdd={(name) => {
+                const next = addPart(build, name, view);
                 edit(next);
                 setSelected({ kind: "part", id: next.parts.at(-1)!.id });
-                setName("");
               }}
-            >
-              <label className="field grow">
-                <span>New part on the {view}</span>
-                <input value={name} maxLength={60} onChange={(e) => setName(e.target.value)} placeholder="Speaker bar" />
-              </label>
-              <button type="submit" className="btn">
-                Add part
-              </button>
-            </form>
+            />
           </section>
           <section aria-label="Parts and plan" className="flex flex-col gap-3">
             {selected ? (
@@ -289,34 +234,15 @@ export function BuildEditor({
             <EditorPlan build={build} plan={plan} problems={problems} />
           </section>
         </div>
-        <footer className="savebar">
-          <SaidBox said={said} />
-          <div className="flex items-center gap-4">
-            <button type="button" className="plate small" style={{ width: 340 }} disabled={!changed} onClick={() => void save()}>
-              <span>
-                <b>{version ? "Save the build" : "Add this machine"}</b>
-                <i>{changed ? "Checked whole before it is saved." : "Nothing changed."}</i>
-              </span>
-            </button>
-            <a
-              className="btn quiet"
-              download={`${build.id}.json`}
-              href={`data:application/json;charset=utf-8,${encodeURIComponent(JSON.stringify(build, null, 1))}`}
-            >
-              Write to a file
-            </a>
-            {version > 0 && (
-              <Link className="btn quiet" href={`/builds/${build.id}/rehearse`}>
-                Rehearse it
-              </Link>
-            )}
-            <span className="q">
-              {problems.length === 0 && plan.made?.ok
-                ? `${plan.made.plan.out.length} steps out, ${plan.made.plan.in.length} back, ${durationWords(plan.made.plan.minutes.p50)}`
-                : "no plan yet"}
-            </span>
-          </div>
-        </footer>
+        <EditorFooter
+          build={build}
+          version={version}
+          changed={changed}
+          plan={plan}
+          problems={problems.length}
+          said={said}
+          onSave={save}
+        />
       </div>
     </main>
   );

@@ -8,10 +8,8 @@ import { progressIn } from "@/core/teardown";
 import { type KeptPlan, planKey } from "@/wire/plan";
 import { readPedals } from "../controls/pedals";
 import { useBenchKeys } from "../controls/useBenchKeys";
-import { LAYER_WORDS, type Layer, LidDrawing } from "../lid/LidDrawing";
+import { DrawingPane, sideOf } from "../lid/DrawingPane";
 import type { Compared } from "../lid/MatchLayer";
-import { scaleOf } from "../lid/scale";
-import { useScreen } from "../lid/screen";
 import { snapPoints } from "../lid/snap";
 import { JobStrip, Route, STATION_PATHS, type StationPath } from "../shell/JobStrip";
 import { Tray } from "../shell/Tray";
@@ -35,18 +33,6 @@ export interface WorkspaceProps {
   nowMs: number;
   clockFixed: boolean;
 }
-
-const LAYERS: Record<StationPath, Layer[]> = {
-  triage: ["damage"],
-  identify: ["outline", "damage"],
-  match: ["outline", "candidate"],
-  plan: ["outline", "tape", "screws", "cables"],
-  open: ["screws", "tape", "hidden"],
-  swap: ["outline", "cables", "candidate", "screws"],
-  bond: ["candidate", "tape", "screws"],
-  prove: ["faults"],
-  close: ["screws"],
-};
 
 const kindsOf = (r: JobReference): Snapshots => {
   const out: Record<string, Snapshots[string]> = {};
@@ -93,7 +79,6 @@ export function JobWorkspace(props: WorkspaceProps) {
   const [nowMs, setNow] = useState(props.nowMs);
   const [said, setSaid] = useState<string | null>(null);
   const [dialog, setDialog] = useState<DialogName | null>(null);
-  const [layers, setLayers] = useState<ReadonlySet<Layer>>(() => new Set(LAYERS[station]));
   const [held, setHeld] = useState<number | null>(null);
   const tapMode = useState(false);
   const [compared, show] = useState<Compared | null>(null);
@@ -122,7 +107,7 @@ export function JobWorkspace(props: WorkspaceProps) {
 
   const stepHere =
     progress?.now && (["open", "swap", "bond", "prove", "close"] as string[]).includes(station) ? progress.now : null;
-  const target = stepHere && build ? viewOf(build.data, stepHere.target, stepHere.kind) : "lid";
+  const target = stepHere && build ? sideOf(build.data, stepHere) : "lid";
   const to = useCallback(
     (n: number) => {
       const path = STATION_PATHS[n - 1];
@@ -159,6 +144,7 @@ export function JobWorkspace(props: WorkspaceProps) {
     else to(n);
   };
   const stop = openHazards(log.state).length > 0;
+  const holdNext = () => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1));
   useBenchKeys({
     lettersOff,
     pedals: () => readPedals(read("helvane.pedals")),
@@ -185,7 +171,7 @@ export function JobWorkspace(props: WorkspaceProps) {
         go.current = Date.now();
         setSaid("Go to station: press 1 to 9");
       },
-      z: () => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1)),
+      z: holdNext,
       ...Object.fromEntries(Object.entries(station$.current.keys ?? {}).map(([k]) => [k, () => station$.current.keys?.[k]?.()])),
     },
   });
@@ -195,10 +181,6 @@ export function JobWorkspace(props: WorkspaceProps) {
   const corners = snapPoints(build?.data ?? null, target, old, candidate);
   const heldAt = held === null ? null : (corners[held] ?? null);
   const cells = routeCells(view, progress);
-  const { pxPerMm, checked } = useScreen();
-  const ratio = scaleOf(build?.data ?? null, pxPerMm);
-  const trust = checked ? "checked by ruler" : "scale not checked";
-  const shown = LAYERS[station];
   return (
     <JobContext.Provider value={bench}>
       <div className="frame">
@@ -206,64 +188,19 @@ export function JobWorkspace(props: WorkspaceProps) {
           <Route cells={cells} jobId={jobId} current={station} />
         </JobStrip>
         <main className={station === "match" ? "wide-col" : ""}>
-          <section className="pane onshell" aria-label="Drawing">
-            <div className="art" data-drawing tabIndex={-1}>
-              <LidDrawing
-                build={build?.data ?? null}
-                view={target}
-                layers={layers}
-                state={log.state}
-                old={old}
-                candidate={candidate}
-                compared={compared}
-                step={stepHere}
-                heldAt={heldAt}
-                onTap={tapMode[0] ? (x, y) => tap$.current?.(x, y) : undefined}
-              />
-            </div>
-            <div className="titlebar">
-              <span>
-                <b>{target === "base" ? "Base, seen from below." : "Lid, seen from the front."}</b>{" "}
-                <span className="at-desk">{target === "base" ? "Hinge edge away from you" : "Hinge down"}</span>
-              </span>
-              <span>
-                {heldAt ? (
-                  `1:1 at the ${heldAt.name}, ${trust}`
-                ) : (
-                  <>
-                    <span className="at-desk">{`1:${ratio}, ${trust}`}</span>
-                    <span className="at-tablet">{`1:${ratio * 1.5}`}</span>
-                  </>
-                )}
-              </span>
-              <span className="layers">
-                <button
-                  type="button"
-                  aria-pressed={held !== null}
-                  onClick={() => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1))}
-                >
-                  <span>1:1</span>
-                </button>
-                {shown.map((l) => (
-                  <button
-                    key={l}
-                    type="button"
-                    aria-pressed={layers.has(l)}
-                    onClick={() =>
-                      setLayers((s) => {
-                        const n = new Set(s);
-                        if (n.has(l)) n.delete(l);
-                        else n.add(l);
-                        return n;
-                      })
-                    }
-                  >
-                    <span>{LAYER_WORDS[l]}</span>
-                  </button>
-                ))}
-              </span>
-            </div>
-          </section>
+          <DrawingPane
+            station={station}
+            build={build?.data ?? null}
+            view={target}
+            state={log.state}
+            old={old}
+            candidate={candidate}
+            compared={compared}
+            step={stepHere}
+            held={heldAt}
+            onHold={holdNext}
+            onTap={tapMode[0] ? (x, y) => tap$.current?.(x, y) : undefined}
+          />
           <StationColumn station={station} />
         </main>
         <Tray
@@ -285,15 +222,4 @@ export function JobWorkspace(props: WorkspaceProps) {
       />
     </JobContext.Provider>
   );
-}
-
-/** Which side of the machine a step happens on. */
-function viewOf(build: NonNullable<JobBench["build"]>["data"], target: string, kind: string): "lid" | "base" {
-  const found =
-    build.parts.find((p) => p.id === target) ??
-    build.screwGroups.find((g) => g.id === target) ??
-    build.connectors.find((c) => c.id === target);
-  if (found) return found.view;
-  const hasBase = build.parts.some((p) => p.role === "baseCover");
-  return hasBase && (kind === "shutDown" || kind === "mainsOut" || kind === "drain") ? "base" : "lid";
 }

@@ -1,18 +1,16 @@
 import { type Build, indexBuild } from "@/core/build";
 import type { JobState } from "@/core/job";
-import type { Step } from "@/core/teardown";
+import { type Step, stepRule } from "@/core/teardown";
 import { type Frame, fl, fx, fy } from "../draw/Ground";
 import { ScrewSide } from "../draw/screws";
 import { useScreen } from "./screen";
 
-/** The screw of a step that is next, or null: the first not out (way out), the first still out (way back). */
-export function nextScrew(build: Build, step: Step | null, state: JobState) {
+/** The screw of a step that is next, or null: the first its step still counts. */
+function nextScrew(build: Build, step: Step | null, state: JobState) {
   const g = step ? indexBuild(build).group.get(step.target) : undefined;
-  if (!g || !step) return null;
-  const open = (st: string | undefined) =>
-    step.kind === "screwsBack" ? st === "out" : step.kind === "screwsTighten" ? st === "loosened" : st === undefined;
-  const at = g.screws.findIndex((s) => open(state.screws[s.id]));
-  return at < 0 ? null : { screw: g.screws[at]!, number: at + 1, group: g };
+  const count = step ? stepRule(step.kind).screws : undefined;
+  const at = g && count ? g.screws.findIndex((s) => count.toGo(state.screws[s.id])) : -1;
+  return g && at >= 0 ? { screw: g.screws[at]!, number: at + 1, group: g } : null;
 }
 
 /** Screws at their true holes: cross-hair on the hole, number on one side, silhouette on the other. */

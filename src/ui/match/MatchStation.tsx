@@ -2,36 +2,23 @@
 import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import { arrivalStatus, candidateOf, fitOf, mayOrder, oldPanelOf } from "@/core/job";
-import type { FitRow } from "@/core/panel";
-import { counted, formatMoney, listed } from "@/core/quantity";
+import { counted, formatMoney } from "@/core/quantity";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { RefusalBox } from "../station/RefusalBox";
+import { AcceptUnknowns } from "./AcceptUnknowns";
 import { ArrivalCheck } from "./ArrivalCheck";
 import { AskRow } from "./AskRow";
 import { CandidateTable } from "./CandidateTable";
-import { FieldTable } from "./FieldTable";
+import { Compared } from "./Compared";
 import { Looks } from "./Looks";
+import { NeededParts, neededLines } from "./NeededParts";
 import { overallMark } from "./parts";
 import { ReturnForm, ReturnList } from "./Returns";
 import { Sellers } from "./Sellers";
-import { SideBySide } from "./SideBySide";
 import { type Candidate, type ListedOffer, offerKey, useCandidates } from "./useCandidates";
 
-/** A part a change asks for that has to be bought. */
-interface NeededLine {
-  what: string;
-  count: number;
-  priceMinor: number;
-}
-const neededLines = (rows: readonly FitRow[]): NeededLine[] => {
-  const lines: NeededLine[] = [];
-  for (const r of rows)
-    if (r.verdict === "change" && r.change && r.change.costMinor > 0 && !lines.some((l) => l.what === r.change!.part))
-      lines.push({ what: r.change.part, count: 1, priceMinor: r.change.costMinor });
-  return lines;
-};
 const tenth = (n: number) => Math.round(n * 10) / 10;
 
 /** Candidates against the old panel and the machine, field by field; then the order, and what came of it. */
@@ -160,7 +147,6 @@ export function MatchStation() {
       ? { reason: "This one must not be ordered." }
       : null;
   const check = arrivalStatus(s);
-  const here = rows.find((r) => r.field === at);
   return (
     <>
       {candidates.length === 0 ? (
@@ -206,43 +192,13 @@ export function MatchStation() {
           <RefusalBox />
           {shut && !order && <p className="q">{shut.reason}</p>}
           {!order && overall.kind !== "stop" && destroying.length > 0 && (
-            <fieldset className="look flex-col">
-              <legend className="vh">Accept what is not known</legend>
-              <p>
-                <b>{listed(destroying.map((r) => r.name))} not known.</b> Wrong there, it can destroy the board. Order only if you
-                accept to look at the part in hand before it is connected.
-              </p>
-              {destroying.map((r) => (
-                <label key={r.field} className="flex min-h-11 items-center gap-3">
-                  <input
-                    type="checkbox"
-                    checked={accepted.includes(r.field)}
-                    onChange={(e) => setAccepted((a) => (e.target.checked ? [...a, r.field] : a.filter((x) => x !== r.field)))}
-                  />
-                  {r.name}: {r.look}
-                </label>
-              ))}
-            </fieldset>
+            <AcceptUnknowns rows={destroying} accepted={accepted} onAccept={setAccepted} />
           )}
           {!order && asks.map((r) => <AskRow key={r.field} row={r} ready={isChosen} choose={choose} />)}
           {!order && !side && overall.kind !== "stop" && listedCur && cur && (
             <>
               <Sellers offers={listedCur.offers} offer={cur} onOffer={setSeller} />
-              {needed.length > 0 && (
-                <fieldset className="flex flex-wrap items-center gap-x-5 text-[15px]">
-                  <legend className="float-left mr-4 font-bold">The changes need</legend>
-                  {needed.map((l) => (
-                    <label key={l.what} className="flex min-h-11 items-center gap-2">
-                      <input
-                        type="checkbox"
-                        checked={!have.includes(l.what)}
-                        onChange={(e) => setHave((h) => (e.target.checked ? h.filter((x) => x !== l.what) : [...h, l.what]))}
-                      />
-                      order {l.what}, {formatMoney(l.priceMinor, cur.currency)} (A)
-                    </label>
-                  ))}
-                </fieldset>
-              )}
+              {needed.length > 0 && <NeededParts needed={needed} have={have} currency={cur.currency} onHave={setHave} />}
             </>
           )}
           {order && (
@@ -269,48 +225,18 @@ export function MatchStation() {
         </>
       )}
       {rows.length > 0 && (
-        <section aria-label="Fields compared" tabIndex={0} style={{ overflowX: "auto", flex: "none" }} className="pb-3">
-          <div className="flex items-center justify-between gap-3 px-[18px] text-[14px] text-ink-2">
-            <span className="flex items-center gap-1.5">
-              <kbd>Up</kbd> <kbd>Down</kbd>{" "}
-              {differing.length === 1 ? "1 field that differs" : `${differing.length} fields that differ`}
-              <kbd className="ml-2">Left</kbd> <kbd>Right</kbd> candidate
-            </span>
-            <button type="button" className="link min-h-11 text-[15px]" aria-pressed={side} onClick={() => setSide((x) => !x)}>
-              {side ? "One at a time" : "Side by side"} <kbd>V</kbd>
-            </button>
-          </div>
-          <p className="vh" aria-live="polite">
-            {here ? `${here.name}: ${here.words}. ${here.reason}` : ""}
-          </p>
-          {side && candidates.length > 1 ? (
-            <SideBySide
-              candidates={candidates}
-              shown={shownId}
-              at={at}
-              onPick={(h) => pick(candidates.findIndex((c) => c.hash === h))}
-              onAt={setAt}
-            />
-          ) : (
-            <FieldTable rows={rows} at={at} isNew={isChosen} onAt={setAt} />
-          )}
-          {!order && looks.length > 0 && (
-            <div className="px-[18px] pt-3">
-              <h2 className="sec flex items-center gap-2">
-                <Mark kind="look" size={22} />
-                Look at when it arrives
-              </h2>
-              <ul className="grid grid-cols-2 gap-x-5">
-                {looks.map((r) => (
-                  <li key={r.field} className="flex gap-2 py-1 text-[15px]">
-                    <span className="open-sq mt-0.5" />
-                    {r.look}
-                  </li>
-                ))}
-              </ul>
-            </div>
-          )}
-        </section>
+        <Compared
+          rows={rows}
+          candidates={candidates}
+          shown={shownId}
+          at={at}
+          side={side}
+          isNew={isChosen}
+          looks={order ? [] : looks}
+          onSide={() => setSide((x) => !x)}
+          onAt={setAt}
+          onPick={(h) => pick(candidates.findIndex((c) => c.hash === h))}
+        />
       )}
       {order && check.wrong.length === 0 && <ReturnForm />}
     </>

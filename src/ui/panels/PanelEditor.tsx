@@ -4,49 +4,26 @@ import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { read, write } from "@/client/device";
 import {
-  type Claim,
-  claimWords,
   confidenceColumn,
   conflictsOf,
-  FACT_LABEL,
   FACT_NAMES,
   type FactName,
   factColumns,
-  factWords,
   type Panel,
   panelId,
   panelOfCells,
   settleConflict,
   sourceColumn,
-  writePanelRow,
 } from "@/core/panel";
-import { SOURCE_WORDS, type Sourced } from "@/core/quantity";
+import { SOURCE_WORDS } from "@/core/quantity";
 import { SaidBox } from "../controls/SaidBox";
 import { Mark } from "../draw/Mark";
+import { Conflicts } from "./Conflicts";
+import { cellsOf, type Draft, ROWS } from "./draft";
 import { FactRow, type FormHandle } from "./FactField";
 import { PanelBack } from "./PanelBack";
+import { StaleBox } from "./StaleBox";
 
-const ROWS: { name: string; facts: FactName[] }[] = [
-  {
-    name: "Connector and supply",
-    facts: ["family", "contacts", "pitchMm", "contactSide", "logicSupplyV", "backlight", "backlightSupplyV"],
-  },
-  { name: "Mounting and box", facts: ["tabs", "activeAt", "inTheBox"] },
-  {
-    name: "Picture",
-    facts: ["technology", "diagonalIn", "pixels", "refreshHz", "colourBits", "finish", "touch"],
-  },
-  { name: "Link", facts: ["lanes", "laneRatesGbps", "compression", "pixelClockKHz", "lowerModes"] },
-];
-
-const cellsOf = (p: Panel): Record<string, string> =>
-  Object.fromEntries(Object.entries(writePanelRow(p)).map(([k, v]) => [k, String(v) === "unknown" ? "" : String(v)] as const));
-
-interface Draft {
-  cells: Record<string, string>;
-  claims: Claim[];
-  version: number;
-}
 type State =
   | { kind: "idle" | "busy" | "saved" }
   | { kind: "wrong"; words: string; details: { where: string; message: string }[] }
@@ -179,39 +156,7 @@ export function PanelEditor({ panel, version }: { panel: Panel | null; version: 
             </label>
           </section>
           <section aria-label="Facts" className="flex flex-col gap-3">
-            {conflicts.length > 0 && (
-              <div className="look flex-col" role="group" aria-label="Sources disagree">
-                <p>
-                  <Mark kind="look" size={20} /> <b>Sources disagree.</b> Until you settle it, the comparison takes the fact as
-                  unknown.
-                </p>
-                {conflicts.map((c) => (
-                  <div key={c.fact} className="flex flex-wrap items-center gap-2">
-                    <span className="grow">
-                      <b>{FACT_LABEL[c.fact]}</b>
-                    </span>
-                    <button type="button" className="btn quiet" onClick={() => settle(c.fact, "kept")}>
-                      Keep {claimWords(factWords(c.fact, c.kept.value), c.kept)}
-                    </button>
-                    {c.against.map((a) => (
-                      <button
-                        key={`${a.source}-${a.from}-${JSON.stringify(a.value)}`}
-                        type="button"
-                        className="btn quiet"
-                        onClick={() =>
-                          settle(
-                            c.fact,
-                            draft.claims.findIndex((x) => JSON.stringify(x) === JSON.stringify(a)),
-                          )
-                        }
-                      >
-                        Take {claimWords(factWords(c.fact, a.value), a)}
-                      </button>
-                    ))}
-                  </div>
-                ))}
-              </div>
-            )}
+            {conflicts.length > 0 && <Conflicts conflicts={conflicts} claims={draft.claims} onSettle={settle} />}
             {ROWS.map((g) => (
               <div key={g.name}>
                 <h2 className="sec flex items-baseline gap-2">
@@ -233,36 +178,29 @@ export function PanelEditor({ panel, version }: { panel: Panel | null; version: 
         </div>
         <footer className="savebar">
           {state.kind === "stale" && (
-            <div className="refusal flex-col" role="alert">
-              <b>{state.words}</b>
-              <Differences
-                mine={form.ok ? form.panel : null}
-                theirs={state.theirs}
-                onTheirs={(fact) => {
-                  const t = cellsOf(state.theirs);
-                  setDraft((d) => {
-                    const cells = { ...d.cells };
-                    for (const c of [...factColumns(fact), sourceColumn(fact), confidenceColumn(fact)]) cells[c] = t[c] ?? "";
-                    return { ...d, cells };
-                  });
-                }}
-              />
-              <button
-                type="button"
-                className="btn self-start"
-                onClick={() => {
-                  setDraft((d) => ({ ...d, version: state.version, claims: [...(state.theirs.claims ?? [])] }));
-                  setBase({
-                    cells: cellsOf(state.theirs),
-                    claims: [...(state.theirs.claims ?? [])],
-                    version: state.version,
-                  });
-                  setState({ kind: "idle" });
-                }}
-              >
-                Seen: go on from version {state.version}
-              </button>
-            </div>
+            <StaleBox
+              words={state.words}
+              version={state.version}
+              mine={form.ok ? form.panel : null}
+              theirs={state.theirs}
+              onTheirs={(fact) => {
+                const t = cellsOf(state.theirs);
+                setDraft((d) => {
+                  const cells = { ...d.cells };
+                  for (const c of [...factColumns(fact), sourceColumn(fact), confidenceColumn(fact)]) cells[c] = t[c] ?? "";
+                  return { ...d, cells };
+                });
+              }}
+              onSeen={() => {
+                setDraft((d) => ({ ...d, version: state.version, claims: [...(state.theirs.claims ?? [])] }));
+                setBase({
+                  cells: cellsOf(state.theirs),
+                  claims: [...(state.theirs.claims ?? [])],
+                  version: state.version,
+                });
+                setState({ kind: "idle" });
+              }}
+            />
           )}
           {state.kind === "wrong" && <SaidBox said={{ ok: false, words: state.words, details: state.details }} />}
           <div className="flex items-center gap-4">
@@ -299,33 +237,5 @@ export function PanelEditor({ panel, version }: { panel: Panel | null; version: 
         </footer>
       </div>
     </main>
-  );
-}
-
-/** What somebody else saved meanwhile, fact by fact, against what stands here. */
-function Differences({ mine, theirs, onTheirs }: { mine: Panel | null; theirs: Panel; onTheirs: (fact: FactName) => void }) {
-  const list = FACT_NAMES.filter(
-    (n) =>
-      JSON.stringify((mine?.[n] as Sourced<unknown> | undefined)?.value ?? null) !==
-      JSON.stringify((theirs[n] as Sourced<unknown> | undefined)?.value ?? null),
-  );
-  if (list.length === 0) return <p>The values agree with yours.</p>;
-  return (
-    <ul>
-      {list.map((n) => {
-        const t = theirs[n] as Sourced<unknown> | undefined;
-        return (
-          <li key={n} className="flex items-center gap-3">
-            <span>
-              {FACT_LABEL[n]}: now {t ? claimWords(factWords(n, t.value), t) : "unknown"}, here{" "}
-              {factWords(n, (mine?.[n] as Sourced<unknown> | undefined)?.value)}
-            </span>
-            <button type="button" className="link min-h-11" onClick={() => onTheirs(n)}>
-              take theirs
-            </button>
-          </li>
-        );
-      })}
-    </ul>
   );
 }

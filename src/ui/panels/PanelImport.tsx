@@ -8,6 +8,7 @@ import { SaidBox } from "../controls/SaidBox";
 import { Sheet } from "../controls/Sheet";
 import { Mark, type MarkKind } from "../draw/Mark";
 import { Desk } from "../shell/Desk";
+import { ImportForm } from "./ImportForm";
 
 const MOST_MB = 40;
 const POLL_MS = 400;
@@ -118,41 +119,17 @@ export function PanelImport() {
       <Desk title="Read a table of panels" ways={[["/panels", "All panels"]]}>
         <SaidBox said={wrong ? { ok: false, words: wrong } : null} />
         {!id && (
-          <>
-            <p className="q">
-              CSV with the columns of{" "}
-              <a className="link" href="/api/panels/export?format=csv" download>
-                a table written here
-              </a>
-              , or its JSON. Read as a trial first: row by row, what would change and what is wrong. Up to 50 000 rows.
-            </p>
-            <label className="field">
-              <span>File</span>
-              <input type="file" accept=".csv,.json,text/csv,application/json" onChange={(e) => void pick(e.target.files?.[0])} />
-            </label>
-            <label className="field">
-              <span>Or its text</span>
-              <textarea
-                className="mono"
-                rows={5}
-                spellCheck={false}
-                value={text.length > 200_000 ? text.slice(0, 200_000) : text}
-                readOnly={text.length > 200_000}
-                placeholder={"code,source,contacts,pitch_mm\nGV140FHB-K31,D,30,0.5"}
-                onChange={(e) => {
-                  setText(e.target.value);
-                  setName("");
-                }}
-              />
-              {text.length > 200_000 && <span className="hint">Only the beginning is shown; all of {name} is read.</span>}
-            </label>
-            <button type="button" className="plate small" style={{ maxWidth: 420 }} disabled={busy} onClick={() => void start()}>
-              <span>
-                <b>{busy ? "Sending" : "Read it as a trial"}</b>
-                <i>Nothing is changed by this.</i>
-              </span>
-            </button>
-          </>
+          <ImportForm
+            name={name}
+            text={text}
+            busy={busy}
+            onPick={pick}
+            onText={(t) => {
+              setText(t);
+              setName("");
+            }}
+            onStart={start}
+          />
         )}
         {id && !reply && !wrong && <p className="q">Looking for the dry run.</p>}
         {reply && (

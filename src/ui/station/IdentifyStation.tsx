@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import type { NamedHit } from "@/client/catalogue";
 import { differenceWords } from "@/core/catalogue";
-import { type LineClass, lineToRead, loneOf, type Nearest, nearestOf, readLabel } from "@/core/identify";
+import { lineToRead, loneOf, type Nearest, nearestOf, readLabel } from "@/core/identify";
 import { panelReading, sameCode } from "@/core/job";
 import { readPartCode } from "@/core/panel";
 import { KeysLine } from "../controls/KeysLine";
@@ -13,17 +13,10 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { useCatalogue } from "../job/useCatalogue";
 import { EdidReader } from "./EdidReader";
+import { CLASS_WORDS, LabelLines } from "./LabelLines";
 import { RefusalBox } from "./RefusalBox";
 import { WayChoice } from "./WayChoice";
 
-const CLASS_WORDS: Record<LineClass, string> = {
-  partCode: "part code",
-  serial: "serial",
-  date: "date",
-  sparePart: "spare-part number",
-  machineModel: "machine",
-  other: "not read",
-};
 const SOURCE_SENTENCE: Record<string, string> = {
   L: "Read from the label (L).",
   E: "Read from the EDID (E): tabs, finish and the connector's side are not in it.",
@@ -208,36 +201,7 @@ export function IdentifyStation() {
           }}
         />
       )}
-      {label.lines.length > 0 && (
-        <ul className="rows" aria-label="What each line is">
-          {label.lines.map((l, i) => (
-            <li key={`${i}-${l.text}`} style={{ alignItems: "center" }}>
-              <b className="mono">{l.text}</b>
-              <span className="grow q">
-                {picked === l.text && l.class !== "partCode" ? `${l.reason} Taken as the code all the same?` : l.reason}
-              </span>
-              <em>{CLASS_WORDS[l.class]}</em>
-              {l.class !== "partCode" && l.class !== "machineModel" && (
-                <button
-                  type="button"
-                  className="btn quiet"
-                  aria-label={`${l.text} is the code`}
-                  onClick={() =>
-                    l.class === "serial" || l.class === "date" || l.class === "sparePart"
-                      ? log.refuse({
-                          gate: "label",
-                          reason: `"${l.text}" is the ${CLASS_WORDS[l.class]}. ${l.reason} The part code stands larger, above or beside the bar code.`,
-                        })
-                      : setPicked(l.text)
-                  }
-                >
-                  The code?
-                </button>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
+      {label.lines.length > 0 && <LabelLines lines={label.lines} picked={picked} onPick={setPicked} />}
       {guess && label.code && (
         <div className="look">
           <Mark kind="look" size={26} />

@@ -3,13 +3,15 @@ import Link from "next/link";
 import { useState } from "react";
 import { mayPlanAnew } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
-import { kitOf, type OtherGoal, PAPERS, type Plan, planTimes, printScale, type Step } from "@/core/teardown";
+import { kitOf, planTimes, type Step } from "@/core/teardown";
 import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { BuildImport } from "./BuildImport";
+import { PlanProof } from "./PlanProof";
 import { RefusalBox } from "./RefusalBox";
+import { SheetLinks } from "./SheetLinks";
 
 /** What must move, in which order, and how it goes back: computed from the machine's build. */
 export function PlanStation() {
@@ -115,7 +117,7 @@ export function PlanStation() {
       <button type="button" className="btn quiet self-start" aria-expanded={all} onClick={() => setAll(!all)}>
         {all ? "Only titles" : "How, for every step"}
       </button>
-      <Proof plan={plan} others={handle.goals} />
+      <PlanProof plan={plan} others={handle.goals} />
       <SheetLinks />
       <details>
         <summary className="btn quiet" style={{ display: "inline-flex" }}>
@@ -190,106 +192,5 @@ function List({ steps, all }: { steps: readonly Step[]; all: boolean }) {
         </li>
       ))}
     </ol>
-  );
-}
-
-/** Why this plan: what it is worth, that nothing beats it or how far off it may be, what nearly equals it, what was left out. */
-function Proof({ plan, others }: { plan: Plan; others: readonly OtherGoal[] }) {
-  const { value, bound, proven, near } = plan.objective;
-  return (
-    <section aria-label="Why this plan" className="flex flex-col gap-2 border-t-[1.5px] border-ink pt-2">
-      <h2 className="sec flex items-center gap-2">
-        <Mark kind={proven ? "same" : "look"} size={20} />
-        {proven ? "No cheaper way is left" : `At most ${Math.ceil((1 - bound / value) * 100)} % off the best`}
-      </h2>
-      <p className="q">
-        Way out worth {value.toFixed(1)} min: hands both ways, changes of bit, turns of the machine, what may break, what lies
-        bare (A).
-        {proven ? " Every other order and set was ruled out." : ` Nothing is cheaper than ${bound.toFixed(1)} min.`}
-      </p>
-      {near.map((n) => (
-        <p key={n.instead.join()} className="look">
-          <span>
-            <b>Nearly as good, {(n.value - value).toFixed(1)} min more:</b>{" "}
-            {n.instead.join("; ").toLowerCase() || "another order"}
-            {n.of.length > 0 && <> instead of {n.of.join("; ").toLowerCase()}</>}.
-          </span>
-        </p>
-      ))}
-      {others.map((o) => (
-        <details key={o.goal}>
-          <summary className="min-h-11 cursor-pointer text-[16px] leading-[44px]">
-            <b>Only {o.words}</b>: {o.steps.length} steps out, worth {o.value.toFixed(1)} min
-            {o.proven ? "" : ", perhaps not the best"}
-          </summary>
-          <ol className="list-decimal pl-7 text-[15px] leading-[19px]">
-            {o.steps.map((title) => (
-              <li key={title}>{title}</li>
-            ))}
-          </ol>
-        </details>
-      ))}
-      {plan.skipped.length > 0 && (
-        <details>
-          <summary className="min-h-11 cursor-pointer text-[16px] leading-[44px]">
-            <b>{counted(plan.skipped.length, "step")} not needed for this goal</b>,{" "}
-            {durationWords(plan.skipped.reduce((n, x) => n + x.minutes, 0))}
-          </summary>
-          <ul className="rows">
-            {plan.skipped.map((x) => (
-              <li key={x.id} style={{ fontSize: 15 }}>
-                <span className="grow">{x.title}</span>
-                <em>would cost {x.cost.toFixed(1)} min</em>
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
-    </section>
-  );
-}
-
-/** The screw sheet to print, corrected for the printer at hand. */
-function SheetLinks() {
-  const { jobId, build, plan } = useBench();
-  const [bar, setBar] = useState("");
-  const [inPlace, setInPlace] = useState<ReadonlySet<string>>(new Set());
-  const steps = plan.made?.ok ? plan.made.plan.out : [];
-  const groups = (build?.data.screwGroups ?? []).filter((g) => steps.some((x) => x.kind === "screwsOut" && x.target === g.id));
-  const scale = bar.trim() ? printScale(Number(bar.replace(",", "."))) : 1;
-  const q = `${scale !== null && bar.trim() ? `&bar=${encodeURIComponent(bar.replace(",", ".").trim())}` : ""}${
-    inPlace.size ? `&keep=${[...inPlace].join(",")}` : ""
-  }`;
-  return (
-    <section aria-label="Screw sheet" className="flex flex-wrap items-end gap-3 border-t-[1.5px] border-ink pt-2">
-      <h2 className="sec w-full">Screw sheet at true size</h2>
-      {(["a4", "letter"] as const).map((p) => (
-        <a key={p} className="btn quiet" href={`/api/jobs/${jobId}/screws?paper=${p}${q}`} target="_blank" rel="noreferrer">
-          {PAPERS[p].name}, PDF
-        </a>
-      ))}
-      <a className="btn quiet" href={`/api/jobs/${jobId}/screws?format=svg${q}`} target="_blank" rel="noreferrer">
-        Page 1, SVG
-      </a>
-      <label className="field" style={{ width: 210 }}>
-        <span>Bar as printed, mm</span>
-        <input value={bar} inputMode="decimal" maxLength={6} placeholder="100" onChange={(e) => setBar(e.target.value)} />
-      </label>
-      <fieldset className="flex w-full flex-wrap gap-x-4">
-        <legend className="font-bold">Leave in place: back into their own holes at once</legend>
-        {groups.map((g) => (
-          <label key={g.id} className="flex min-h-9 items-center gap-2 text-[15px]">
-            <input
-              type="checkbox"
-              checked={g.keepInHoles || inPlace.has(g.id)}
-              disabled={g.keepInHoles}
-              onChange={(e) => setInPlace((s) => new Set(e.target.checked ? [...s, g.id] : [...s].filter((x) => x !== g.id)))}
-            />
-            {g.screws.length} {g.name.toLowerCase()}
-          </label>
-        ))}
-      </fieldset>
-      {scale === null && <p className="wrong">80 to 120 mm are possible: measure the bar again.</p>}
-    </section>
   );
 }

@@ -53,8 +53,10 @@ export function HandOverStep() {
   const [to, setTo] = useState(view.state.job?.customer ?? "");
   const shut = mayHandOver(view);
   const give = () => {
-    if (log.record({ type: "close.handedOver", payload: { to: to.trim() || (view.state.job?.customer ?? "") } }))
-      log.record({ type: "job.closed", payload: { outcome: "handedOver", reason: "" } });
+    log.record(
+      { type: "close.handedOver", payload: { to: to.trim() || (view.state.job?.customer ?? "") } },
+      { type: "job.closed", payload: { outcome: "handedOver", reason: "" } },
+    );
   };
   offer({ space: give, enter: give });
   return (

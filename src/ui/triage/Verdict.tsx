@@ -1,46 +1,29 @@
 "use client";
-import Link from "next/link";
-import { useEffect, useMemo } from "react";
+import { useEffect } from "react";
 import { findingsOf, openMoneyStops } from "@/core/job";
 import { formatMoney } from "@/core/quantity";
-import {
-  type Advice,
-  MONEY_STOPS,
-  type MoneyStop,
-  NO_FAULT,
-  NONE,
-  type Outcome,
-  sensitivity,
-  type TriageTable,
-} from "@/core/triage";
+import { type Advice, MONEY_STOPS, type MoneyStop, NO_FAULT, NONE, type Outcome, type TriageTable } from "@/core/triage";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { RefusalBox } from "../station/RefusalBox";
+import { Concluded } from "./Concluded";
 import { ContextRow } from "./ContextRow";
 import { DamageForm } from "./DamageForm";
+import { Findings } from "./Findings";
 import { MoneyStopBox } from "./MoneyStopBox";
-
-const OUTCOMES: [Outcome, string, string][] = [
-  ["yes", "Yes", "Y"],
-  ["no", "No", "N"],
-  ["unclear", "Unclear", "U"],
-];
-const pct = (p: number) => (p >= 0.995 ? "over 99 %" : p < 0.01 ? "under 1 %" : `${Math.round(p * 100)} %`);
-const points = (moved: number) => `${moved > 0 ? "+" : "-"}${Math.abs(Math.round(moved * 100))} points`;
+import { Overturn } from "./Overturn";
+import { OUTCOMES, pct } from "./words";
 
 /** What leads and by how much, the test worth most next, what each finding moved, what would overturn it. */
 export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: string; data: TriageTable } }) {
-  const { log, view, build, offer, setTap, jobId } = useBench();
+  const { log, view, build, offer, setTap } = useBench();
   const s = view.state;
   const t = table.data;
   const given = s.triage.findings;
   const all = findingsOf(view, t, build?.data ?? null);
   const seen = Object.keys(all).length;
-  const { cover, ...context } = s.triage.context;
-  const key = JSON.stringify([context, all]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says what it depends on
-  const fragile = useMemo(() => sensitivity(t, context, all), [t, key]);
+  const { cover } = s.triage.context;
   const best = a.next === "test" && seen > 0 ? a.tests[0] : undefined;
   const done = s.triage.concluded;
   const set = (finding: string, kind: "sign" | "test", outcome: Outcome) =>
@@ -67,7 +50,6 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
   });
   useEffect(() => () => setTap(null), [setTap]);
   const second = a.ranking[1]!;
-  const name = (id: string) => a.ranking.find((r) => r.fault === id)?.name ?? id;
   return (
     <>
       <h1 className={`step${a.lead.name.length > 20 ? " long" : ""}`}>
@@ -112,40 +94,7 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
         <MoneyStopBox key={m} stop={m} />
       ))}
       {done ? (
-        <div className="look">
-          <Mark kind={done.verdict === "panel" ? "same" : "ask"} size={26} />
-          <div>
-            <b>
-              {done.verdict === "panel"
-                ? "Concluded: it is the panel."
-                : done.verdict === "cover"
-                  ? "Concluded: use the cover."
-                  : "Concluded: not the panel."}
-            </b>{" "}
-            {done.verdict === "panel" ? (
-              <Link className="link" href={`/jobs/${jobId}/identify`}>
-                Identify it next
-              </Link>
-            ) : (
-              <button
-                type="button"
-                className="link"
-                onClick={() =>
-                  log.record({
-                    type: "job.closed",
-                    payload: {
-                      outcome: done.verdict === "cover" ? "cover" : "notPanel",
-                      reason:
-                        done.verdict === "cover" ? "Warranty or accident cover is used; nothing was opened here." : a.lead.advice,
-                    },
-                  })
-                }
-              >
-                Close the job with this verdict
-              </button>
-            )}
-          </div>
-        </div>
+        <Concluded advice={a} />
       ) : best ? (
         <div className="plate" role="group" aria-label="Next test">
           <span>
@@ -211,70 +160,8 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
           Use the warranty or cover
         </button>
       )}
-      <div className="rows" role="group" aria-label="Findings">
-        {[...t.findings]
-          .sort((x, y) => Number(!all[x.id]) - Number(!all[y.id]) || Number(x.kind === "test") - Number(y.kind === "test"))
-          .map((f) => {
-            const l = a.ledger.find((x) => x.finding === f.id);
-            const value = a.tests.find((x) => x.test === f.id);
-            return (
-              <div key={f.id} style={{ alignItems: "center" }}>
-                <span className="grow">
-                  {f.name}
-                  <span className="q block">
-                    {l
-                      ? `${given[f.id] ? "" : "from the drawing; "}${l.saidAlready ? "another look at the same thing says as much" : Math.abs(l.moved) < 0.005 ? "moves nothing" : `moved the lead by ${points(l.moved)}`}`
-                      : f.kind === "test"
-                        ? `test, ${f.minutes} min${f.access === "opened" ? ", opened" : ""}${f.power !== "any" ? `, ${f.power}` : ""}${value && seen > 0 ? `, worth ${formatMoney(Math.round(value.valueMinor), t.currency)}` : ""}`
-                        : ""}
-                  </span>
-                </span>
-                <span className="flex gap-1">
-                  {OUTCOMES.map(([o, w]) => (
-                    <button
-                      key={o}
-                      type="button"
-                      className="btn quiet"
-                      style={{ padding: "4px 10px" }}
-                      aria-pressed={all[f.id] === o}
-                      aria-label={`${f.name}: ${w}`}
-                      onClick={() => set(f.id, f.kind, given[f.id] === o ? "notDone" : o)}
-                    >
-                      {w}
-                    </button>
-                  ))}
-                </span>
-              </div>
-            );
-          })}
-      </div>
-      {seen > 0 && !a.contradiction && (
-        <section>
-          <h2 className="sec">What would overturn it</h2>
-          <ul className="rows">
-            {a.overturn.length === 0 && <li className="q">No single answer left would put another fault in the lead.</li>}
-            {a.overturn.slice(0, 4).map((o) => (
-              <li key={`${o.finding}-${o.outcome}`}>
-                <span className="grow">
-                  {o.name}: {o.outcome}
-                </span>
-                <em>
-                  {name(o.lead).toLowerCase()} leads; chance {pct(o.p)}
-                </em>
-              </li>
-            ))}
-          </ul>
-          <p className="q">
-            {fragile.length === 0
-              ? "With the strengths behind each finding halved or doubled, the same fault leads."
-              : `Does not stand on: ${fragile.map((f) => `${f.name.toLowerCase()} ${f.change} (${name(f.lead).toLowerCase()} leads)`).join("; ")}.`}{" "}
-            Strengths are adjustable defaults (A).{" "}
-            <Link className="link" href="/likelihoods">
-              The fault model
-            </Link>
-          </p>
-        </section>
-      )}
+      <Findings advice={a} table={t} all={all} given={given} set={set} />
+      {seen > 0 && !a.contradiction && <Overturn advice={a} table={t} all={all} />}
       {!done && seen > 0 && (
         <div className="flex flex-wrap gap-2">
           <button type="button" className="btn" onClick={() => conclude("panel")}>

@@ -4,7 +4,6 @@ import { type Answer, no } from "../answer";
 import { buildOf, changesOf, type JobView } from "../derived";
 import { isolatedFor } from "../power";
 import { breachClear, safetyClear } from "../stops";
-import { seated } from "../subject";
 import { looseTestMissing } from "../swap/connect";
 
 /** May liners be pulled (or an untaped panel be seated)? A valid loose test, isolated again, all of the panel's cables home. */

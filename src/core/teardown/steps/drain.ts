@@ -10,6 +10,7 @@ declare module "./kinds" {
 
 export const drain = {
   station: offStation,
+  atBase: true,
   make: ({ b: { build } }, target) => ({
     title: `Hold the power key ${build.isolation.drainS[0]} to ${build.isolation.drainS[1]} s`,
     ...(target === ""

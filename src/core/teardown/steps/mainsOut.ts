@@ -9,6 +9,7 @@ declare module "./kinds" {
 
 export const mainsOut = {
   station: offStation,
+  atBase: true,
   make: (_, target) =>
     target === ""
       ? { title: "Take the mains lead out", how: "And everything else plugged in: cards, sticks, dock.", minutes: 0.3 }

@@ -9,6 +9,7 @@ declare module "./kinds" {
 
 export const shutDown = {
   station: offStation,
+  atBase: true,
   make: (_, target) =>
     target === ""
       ? {

@@ -1,0 +1,33 @@
+import type { FitRow } from "@/core/panel";
+import { listed } from "@/core/quantity";
+
+/** What is not known and can destroy a board: accepted one by one before an order, to be looked at on arrival. */
+export function AcceptUnknowns({
+  rows,
+  accepted,
+  onAccept,
+}: {
+  rows: readonly FitRow[];
+  accepted: readonly string[];
+  onAccept: (fields: readonly string[]) => void;
+}) {
+  return (
+    <fieldset className="look flex-col">
+      <legend className="vh">Accept what is not known</legend>
+      <p>
+        <b>{listed(rows.map((r) => r.name))} not known.</b> Wrong there, it can destroy the board. Order only if you accept to
+        look at the part in hand before it is connected.
+      </p>
+      {rows.map((r) => (
+        <label key={r.field} className="flex min-h-11 items-center gap-3">
+          <input
+            type="checkbox"
+            checked={accepted.includes(r.field)}
+            onChange={(e) => onAccept(e.target.checked ? [...accepted, r.field] : accepted.filter((x) => x !== r.field))}
+          />
+          {r.name}: {r.look}
+        </label>
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,157 @@
+"use client";
+import type { ComponentType } from "react";
+import { CONNECTOR_MOTION, indexBuild } from "@/core/build";
+import { durationWords } from "@/core/quantity";
+import { nextAct, type Step, type StepKind, stepRule } from "@/core/teardown";
+import { HoldButton } from "../controls/HoldButton";
+import { KeysLine } from "../controls/KeysLine";
+import { Plate } from "../controls/Plate";
+import { Mark } from "../draw/Mark";
+import { useBench } from "../job/context";
+import { InHand } from "./InHand";
+import { PlacePhotos } from "./PlacePhotos";
+import { PointCheck, pointOf } from "./PointCheck";
+import { ProvePass } from "./ProvePass";
+import { PryMap } from "./PryMap";
+import { RefusalBox } from "./RefusalBox";
+import { lengthWords, ScrewNow } from "./ScrewNow";
+import { AngleStep, HandOverStep, Leftovers, LooseTestStep } from "./steps";
+import { TimeRuler } from "./TimeRuler";
+import { Trouble } from "./Trouble";
+import { useScrewCount } from "./useScrewCount";
+
+/** Steps that ask a person for more than a press. */
+const FORMS: Partial<Record<StepKind, ComponentType>> = {
+  looseTest: LooseTestStep,
+  angle: AngleStep,
+  handOver: HandOverStep,
+  proveOpen: () => <ProvePass pass="open" />,
+  proveClosed: () => <ProvePass pass="closed" />,
+};
+
+/** The step to do now in large type, what it needs and minds, and the next ones below. */
+export function StepView({ step }: { step: Step }) {
+  const { log, view, progress, plan, build, offer, say } = useBench();
+  const b = build ? indexBuild(build.data) : null;
+  const s = view.state;
+  const rule = stepRule(step.kind);
+  const { now, several, scanned, putBack, tooEarly } = useScrewCount(step);
+  const connector = b?.connector.get(step.target);
+  const steps = progress!.steps;
+  const at = steps.findIndex((x) => x.step.id === step.id);
+  const upcoming = steps.slice(at + 1).filter((x) => !x.done);
+  const one = () => {
+    const act = nextAct(view, step);
+    if (act) log.record(act);
+  };
+  const Form = rule.asks ? FORMS[step.kind] : undefined;
+  if (!Form)
+    offer({
+      space: one,
+      enter: now ? tooEarly : one,
+      ...(now ? { enterHeld: () => several(now.left.length) } : {}),
+      digits: several,
+      keys: { p: putBack },
+      scan: scanned,
+    });
+  const press = typeof rule.press === "function" ? rule.press(s) : rule.press;
+  const point = pointOf(step, (id) => b?.part.get(id)?.role);
+  const back = step.kind === "screwsBack" && now;
+  return (
+    <>
+      <h1 className={`step${step.title.length > 42 ? " long" : ""}`}>{step.title}</h1>
+      {Form ? (
+        <Form />
+      ) : now && b ? (
+        <Plate number={now.number} line1={now.screw.where} line2={`${lengthWords(b, now)}. ${press}.`} onAct={one} />
+      ) : connector ? (
+        <Plate
+          line1={step.kind === "cableOff" ? CONNECTOR_MOTION[connector.kind].out : CONNECTOR_MOTION[connector.kind].in}
+          line2={
+            step.kind === "cableOff"
+              ? `${connector.tapedOver ? "Tape off first. " : ""}${press}.`
+              : `Home: ${CONNECTOR_MOTION[connector.kind].homeWhen.toLowerCase()}. ${press}.`
+          }
+          onAct={one}
+        />
+      ) : (
+        <Plate line1={press} line2={step.how} onAct={one} />
+      )}
+      {now && b && <ScrewNow b={b} now={now} />}
+      {back && <InHand screw={back.screw.id} />}
+      {now?.count.several && now.left.length > 1 && (
+        <div className="flex items-center gap-3">
+          <HoldButton words={`All ${now.left.length} at once`} onAct={() => several(now.left.length)} />
+          {back && <Leftovers screw={back.screw.id} where={back.screw.where} />}
+          <span className="q">Logged as counted together. A digit counts that many.</span>
+        </div>
+      )}
+      <RefusalBox />
+      {!plan.fresh && (
+        <p className="q" role="status">
+          The order is being worked out anew; every act still passes its gate.
+        </p>
+      )}
+      {point && <PointCheck point={point} />}
+      {connector && (
+        <p className="text-[18px] leading-[23px]">
+          <b>{CONNECTOR_MOTION[connector.kind].name[0]!.toUpperCase() + CONNECTOR_MOTION[connector.kind].name.slice(1)}.</b>{" "}
+          {connector.mark && `${connector.mark}. `}
+          {connector.name}, to {connector.joins[1].toLowerCase()}.
+        </p>
+      )}
+      {build && <PlacePhotos build={build.data} step={step} />}
+      {build && <PryMap build={build.data} step={step} />}
+      {step.hold && (
+        <p className="text-[18px] leading-[23px]">
+          <b>Hold:</b> {step.hold}
+        </p>
+      )}
+      {step.caution && (
+        <div className="caut">
+          <Mark kind="change" size={30} label="Caution" />
+          <p>{step.caution}</p>
+        </div>
+      )}
+      {!Form && step.because && <p className="q border-l-[3px] border-ink pl-3">{step.because}</p>}
+      {back && back.left.length < 2 && <Leftovers screw={back.screw.id} where={back.screw.where} />}
+      <Upcoming steps={upcoming.slice(0, 3).map((x) => x.step)} station={step.station} />
+      <TimeRuler />
+      {(step.station === "open" || step.station === "swap" || step.station === "close") && <Trouble step={step} />}
+      <KeysLine
+        keys={[
+          ["X", "power"],
+          ["C", "caution"],
+          ["W", "note"],
+          ["?", "all keys"],
+        ]}
+      >
+        <button
+          type="button"
+          className="flex items-center"
+          onClick={() => {
+            if (log.takeBack()) say("Last entry taken back");
+          }}
+        >
+          <kbd>Backspace</kbd>
+          <span className="link">take back</span>
+        </button>
+      </KeysLine>
+    </>
+  );
+}
+
+function Upcoming({ steps, station }: { steps: readonly Step[]; station: Step["station"] }) {
+  if (steps.length === 0) return null;
+  return (
+    <ol className="rows" aria-label="Next steps">
+      {steps.map((x) => (
+        <li key={x.id}>
+          <em>{x.station === station ? "Next" : x.station[0]!.toUpperCase() + x.station.slice(1)}</em>
+          <span className="grow">{x.title}</span>
+          <em>{x.minutes < 1 ? `${Math.round(x.minutes * 60)} s` : durationWords(x.minutes)}</em>
+        </li>
+      ))}
+    </ol>
+  );
+}
