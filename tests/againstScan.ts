@@ -2,10 +2,11 @@ import { expect } from "vitest";
 import { CEILING, codeCostUnits, createCatalogueIndex, flatCode, flatCostUnits } from "@/core/catalogue";
 import { manyCodes, misread, scan } from "./misreadCodes";
 import { seededRandom } from "./randomActs";
+import { runs } from "./scale";
 
 /** Asks the index of 100,000 codes what an exhaustive scan is asked too: queries `from` up to `to` of one seeded list. */
 export function againstScan(from: number, to: number): void {
-  const codes = manyCodes(100_000);
+  const codes = manyCodes(runs(100_000));
   const flats = codes.map(flatCode);
   const index = createCatalogueIndex(codes);
   const r = seededRandom(21);

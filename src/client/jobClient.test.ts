@@ -1,4 +1,5 @@
 import { plannedJob } from "@tests/bench";
+import { runs } from "@tests/scale";
 import { Disk, Page, SmallServer, WildNetwork } from "@tests/wildNetwork";
 import { describe, expect, it, vi } from "vitest";
 import { type Act, fold, type JobEvent } from "@/core/job";
@@ -30,7 +31,7 @@ describe("a job on one device", () => {
     let refusedByServer = 0;
     let reloads = 0;
     let stations = 0;
-    for (let seed = 1; seed <= 10_000; seed++) {
+    for (let seed = 1; seed <= runs(10_000); seed++) {
       const server = new SmallServer(opened);
       const net = new WildNetwork(server, seed);
       const disk = new Disk();
@@ -103,10 +104,10 @@ describe("a job on one device", () => {
       stop();
     }
     // The run is worth something: acts, refusals and reloads all came about, often.
-    expect(recorded).toBeGreaterThan(20_000);
-    expect(refusedByServer).toBeGreaterThan(200);
-    expect(reloads).toBeGreaterThan(2000);
-    expect(stations).toBeGreaterThan(2000);
+    expect(recorded).toBeGreaterThan(runs(10_000) * 2.0);
+    expect(refusedByServer).toBeGreaterThan(runs(10_000) * 0.02);
+    expect(reloads).toBeGreaterThan(runs(10_000) * 0.2);
+    expect(stations).toBeGreaterThan(runs(10_000) * 0.2);
   });
 
   it("several acts are recorded whole or not at all, and the first that is shut is told", async () => {

@@ -5,6 +5,7 @@ import {
   codeKey,
   FACT_LABEL,
   FACT_NAMES,
+  factOf,
   mergePanel,
   PANEL_COLUMNS,
   Panel,
@@ -12,7 +13,6 @@ import {
   panelId,
   readPanelRow,
 } from "@/core/panel";
-import type { Sourced } from "@/core/quantity";
 import { connection } from "@/data/connection";
 import {
   dropImport,
@@ -203,7 +203,10 @@ async function eachJsonRow(
           },
         };
       const facts = Object.fromEntries(
-        FACT_NAMES.flatMap((f) => (p.data[f] ? [[f, p.data[f] as Sourced<unknown>]] : [])),
+        FACT_NAMES.flatMap((f) => {
+          const fact = factOf(p.data, f);
+          return fact ? [[f, fact]] : [];
+        }),
       ) as PanelPatch["facts"];
       return {
         row: i + k + 1,

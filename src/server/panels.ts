@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import { codeKey, conflictsOf, FACT_NAMES, factWords, PANEL_COLUMNS, Panel, writePanelRow } from "@/core/panel";
+import { codeKey, conflictsOf, FACT_NAMES, factOf, factWords, PANEL_COLUMNS, Panel, writePanelRow } from "@/core/panel";
 import { connection } from "@/data/connection";
 import { catalogueEntries, panelsAfter, panelsById } from "@/data/panelStore";
 import { type ReferenceRow, saveReference } from "@/data/referenceStore";
@@ -97,7 +97,7 @@ export async function listPanels(after: string): Promise<PanelListPage> {
         factWords("family", data.family.value),
         data.contacts.value === null ? "contacts unknown" : `${data.contacts.value} contacts`,
       ].join(", "),
-      unknown: FACT_NAMES.filter((n) => (data[n]?.value ?? null) === null).length,
+      unknown: FACT_NAMES.filter((n) => (factOf(data, n)?.value ?? null) === null).length,
       disputed: conflictsOf(data).length,
     })),
   };

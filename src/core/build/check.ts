@@ -16,7 +16,7 @@ const inside = (x: number, y: number, w: number, h: number, slack: number) =>
  * What is wrong with a build that has the right shape: names that lead nowhere, a part nothing holds,
  * screws outside the machine, no way to isolate, blocking that runs in a circle.
  * @returns an empty list for a sound build
- * @example checkBuild(build).map((p) => `${p.where}: ${p.message}`)
+ * @example checkBuild(build) // []
  */
 export function checkBuild(b: Build): BuildProblem[] {
   const problems: BuildProblem[] = [];
@@ -164,7 +164,7 @@ function findCircle(b: Build): string[] | null {
  * What is no error, yet deserves a second look: parts that come away although nothing in the build holds them. They are often
  * held by clips or glue, and often by a screw nobody has seen yet.
  * @returns their names as they stand in a sentence, empty when there is nothing to say
- * @example lookAgain(build)[0] // "the camera cover"
+ * @example lookAgain(build).every((name) => name.startsWith("the ")) // true
  */
 export function lookAgain(b: Build): string[] {
   return b.parts

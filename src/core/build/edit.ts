@@ -32,7 +32,10 @@ export function freeId(b: Build, name: string): string {
   for (let n = 2; ; n++) if (!taken.has(`${first}-${n}`)) return `${first}-${n}`;
 }
 
-/** A build for a machine nobody has described yet, from that of another of its family. @example templateFor(build, "Nonesuch 15").machineModel */
+/**
+ * A build for a machine nobody has described yet, from that of another of its family.
+ * @example templateFor(build, "Nonesuch 15").machineModel // "Nonesuch 15"
+ */
 export function templateFor(b: Build, model: string): Build {
   return {
     ...structuredClone(b),
@@ -43,7 +46,10 @@ export function templateFor(b: Build, model: string): Build {
   };
 }
 
-/** Adds a part in the middle of its side, that comes out in a minute. @example addPart(build, "Speaker", "base").parts.at(-1)?.id */
+/**
+ * Adds a part in the middle of its side, that comes out in a minute.
+ * @example addPart(build, "Speaker", "base").parts.at(-1).id // "speaker"
+ */
 export function addPart(b: Build, name: string, view: Part["view"]): Build {
   const size = view === "lid" ? [b.lid.widthMm, b.lid.heightMm] : [b.base.widthMm, b.base.depthMm];
   const part: Part = {
@@ -60,7 +66,10 @@ export function addPart(b: Build, name: string, view: Part["view"]): Build {
   return { ...b, parts: [...b.parts, part] };
 }
 
-/** Adds a screw of a group's first type, or of the build's; a group is made for a part that has none. */
+/**
+ * Adds a screw of a group's first type, or of the build's; a group is made for a part that has none.
+ * @example addScrew(build, "base-cover", "base", 40, 60).screwGroups[0].screws.length // 7
+ */
 export function addScrew(b: Build, holds: string, view: Part["view"], xMm: number, yMm: number): Build {
   const type = b.screwTypes[0]?.id;
   if (!type) return b;
@@ -89,7 +98,7 @@ export function addScrew(b: Build, holds: string, view: Part["view"], xMm: numbe
   return { ...b, screwGroups: [...b.screwGroups, made] };
 }
 
-/** Adds a plug on a part. */
+/** Adds a plug on a part. @example addConnector(build, "panel", "lid", 150, 30).connectors.at(-1).name // "Plug of panel" */
 export function addConnector(b: Build, on: string, view: Part["view"], xMm: number, yMm: number): Build {
   const c: Connector = {
     id: freeId(b, `${on}-plug`),
@@ -110,7 +119,10 @@ export function addConnector(b: Build, on: string, view: Part["view"], xMm: numb
   return { ...b, connectors: [...b.connectors, c] };
 }
 
-/** A strip along an edge, where it was tapped, holding a part. @example addTape(build, "panel", 40, 120).tapes.at(-1)?.edge // "left" */
+/**
+ * A strip along an edge, where it was tapped, holding a part.
+ * @example addTape(build, "panel", 12, 120).tapes.at(-1).edge // "left"
+ */
 export function addTape(b: Build, holds: string, xMm: number, yMm: number): Build {
   const { xMm: px, yMm: py, widthMm: w, heightMm: h } = b.lid.pocket;
   const far: [Tape["edge"], number][] = [
@@ -139,24 +151,52 @@ export function addTape(b: Build, holds: string, xMm: number, yMm: number): Buil
   return { ...b, tapes: [...b.tapes, t] };
 }
 
-/** Adds a picture at a place. Its bytes are stored already. */
+/**
+ * Adds a picture at a place. Its bytes are stored already.
+ * @example addPhoto(build, { ...photoOfPlace, words: "Left hinge" }).photos.at(-1).words // "Left hinge"
+ */
 export function addPhoto(b: Build, p: Omit<PlacePhoto, "id">): Build {
   return { ...b, photos: [...(b.photos ?? []), { id: freeId(b, "photo"), ...p }] };
 }
 
-/** Adds a kind of screw and returns the build; its id is that of the last type. */
+/**
+ * Adds a kind of screw and returns the build; its id is that of the last type.
+ * @example addScrewType(build, { ...build.screwTypes[0], lengthMm: 9 }).screwTypes.at(-1).lengthMm // 9
+ */
 export function addScrewType(b: Build, t: Omit<ScrewType, "id">): Build {
   return { ...b, screwTypes: [...b.screwTypes, { id: freeId(b, `${t.thread}x${t.lengthMm}-${t.size}`), ...t }] };
 }
 
 const put = <T extends { id: string }>(list: readonly T[], one: T): T[] => list.map((x) => (x.id === one.id ? one : x));
-/** Puts a thing in the place of the one with its id. @example setPart(build, { ...part, name: "Rear cover" }) */
+/**
+ * Puts a thing in the place of the one with its id.
+ * @example setPart(build, { ...build.parts[0], name: "Rear cover" }).parts[0].name // "Rear cover"
+ */
 export const setPart = (b: Build, p: Part): Build => ({ ...b, parts: put(b.parts, p) });
+/**
+ * The build with a screw group changed; found by its id.
+ * @example setGroup(build, { ...build.screwGroups[0], name: "Rear screws" }).screwGroups[0].name // "Rear screws"
+ */
 export const setGroup = (b: Build, g: ScrewGroup): Build => ({ ...b, screwGroups: put(b.screwGroups, g) });
+/**
+ * The build with a connector changed; found by its id.
+ * @example setConnector(build, { ...build.connectors[0], minutes: 4 }).connectors[0].minutes // 4
+ */
 export const setConnector = (b: Build, c: Connector): Build => ({ ...b, connectors: put(b.connectors, c) });
+/**
+ * The build with a tape changed; found by its id.
+ * @example setTape(build, { ...build.tapes[0], tailMm: 12 }).tapes[0].tailMm // 12
+ */
 export const setTape = (b: Build, t: Tape): Build => ({ ...b, tapes: put(b.tapes, t) });
+/**
+ * The build with a photo of a place changed; found by its id.
+ * @example setPhoto(addPhoto(build, photoOfPlace), { ...photoOfPlace, id: "photo", words: "Hinge" }).photos.length // 1
+ */
 export const setPhoto = (b: Build, p: PlacePhoto): Build => ({ ...b, photos: put(b.photos ?? [], p) });
-/** Says how an edge of the lid may be entered; null = nothing is known of it. */
+/**
+ * Says how an edge of the lid may be entered; null = nothing is known of it.
+ * @example setPry(build, "top", null).lid.pry.some((e) => e.edge === "top") // false
+ */
 export const setPry = (b: Build, edge: PryEdge["edge"], p: PryEdge | null): Build => ({
   ...b,
   lid: { ...b.lid, pry: [...b.lid.pry.filter((x) => x.edge !== edge), ...(p ? [p] : [])] },
@@ -164,7 +204,10 @@ export const setPry = (b: Build, edge: PryEdge["edge"], p: PryEdge | null): Buil
 
 const round1 = (n: number): number => Math.round(n * 10) / 10;
 
-/** Puts a thing somewhere else on its side, its middle at this place, to a tenth of a millimetre. */
+/**
+ * Puts a thing somewhere else on its side, its middle at this place, to a tenth of a millimetre.
+ * @example moveThing(build, { kind: "connector", id: "display-plug" }, 20, 30).connectors.find((c) => c.id === "display-plug").xMm // 20
+ */
 export function moveThing(b: Build, t: Thing, xMm: number, yMm: number): Build {
   const r = round1;
   const mid = <S extends { xMm: number; yMm: number; widthMm: number; heightMm: number }>(s: S): S => ({
@@ -191,7 +234,10 @@ export function moveThing(b: Build, t: Thing, xMm: number, yMm: number): Build {
   };
 }
 
-/** Takes a thing away, and every mention of it with it; what hung on a part goes too. */
+/**
+ * Takes a thing away, and every mention of it with it; what hung on a part goes too.
+ * @example removeThing(build, { kind: "connector", id: "display-plug" }).connectors.some((c) => c.id === "display-plug") // false
+ */
 export function removeThing(b: Build, t: Thing): Build {
   const parts = b.parts.filter((p) => !(t.kind === "part" && p.id === t.id));
   const gone = new Set<string>([t.id]);

@@ -45,7 +45,7 @@ const entropy = (w: Record<FamilyLetter, number>): number =>
 /**
  * Which family a closed machine is likely of, from a few looks taken as independent, and the look that would tell most next.
  * @param seen answers so far; looks that could not be told are left out and change nothing
- * @example familyOf(table, { doors: true, strip: true }).ranked[0].family // "H"
+ * @example familyOf(families, { doors: true, strip: true }).ranked[0].p > 0 // true
  */
 export function familyOf(t: FamilyTable, seen: Looks): FamilyGuess {
   const w = posterior(t, seen);

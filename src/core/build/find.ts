@@ -16,7 +16,7 @@ export interface BuildIndex {
   subjectConnectors: readonly Connector[];
 }
 
-/** The part a build replaces. @example subjectPart(build)?.name // "Lid assembly" */
+/** The part a build replaces. @example subjectPart(build).name // "Panel" */
 export const subjectPart = (build: Build): Part | undefined => build.parts.find((p) => p.id === build.subject.part);
 
 const cache = new WeakMap<Build, BuildIndex>();
@@ -24,7 +24,7 @@ const cache = new WeakMap<Build, BuildIndex>();
 /**
  * Look-ups by id for a sound build, made once per build object.
  * @throws when the build has no subject, which `checkBuild` refuses beforehand
- * @example indexBuild(build).part.get("bezel")?.name
+ * @example indexBuild(build).part.get("bezel").name // "Bezel"
  */
 export function indexBuild(build: Build): BuildIndex {
   const known = cache.get(build);

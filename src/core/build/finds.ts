@@ -9,7 +9,7 @@ const HERE = "Found on this job: not in the build yet.";
 const TO_HERE = "found on this job";
 
 const cache = new WeakMap<Build, Map<string, Build>>();
-/** The id of what a find adds to a build. @example findId({ eventId: "0190…0042", … }) // "found-000000000042" */
+/** The id of what a find adds to a build. @example findId(find) // "found-000000000042" */
 export const findId = (f: KeptFind): string => `found-${f.eventId.replace(/[^0-9a-f]/g, "").slice(-12)}`;
 
 /** A screw nobody has measured: its length is unknown, so it is told apart from all others by its place. */
@@ -19,7 +19,7 @@ const UNMEASURED = "found-screw";
  * The build with what was found added, so that plan, gates and ledger count it at once in this job. Finds that name a part the
  * build does not have are left out.
  * @returns the same object when there are no finds; else one object per set of finds
- * @example applyFinds(build, [find]).screwGroups.at(-1)?.holds // "base-cover"
+ * @example applyFinds(build, [find]).screwGroups.at(-1).holds // "base-cover"
  */
 export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
   if (finds.length === 0) return build;
@@ -115,7 +115,7 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
 /**
  * The build with a find taken over for good: as in the job it was found in, but told as what it is by then, found at a bench and
  * not measured, on every later job.
- * @example adoptFind(build, find).screwGroups.at(-1)?.caution // "Found at the bench, never measured: …"
+ * @example adoptFind(build, find).screwGroups.at(-1).caution // "Found at the bench, never measured: keep it apart from the others."
  */
 export function adoptFind(build: Build, f: KeptFind): Build {
   const b = applyFinds(build, [f]);

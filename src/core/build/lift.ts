@@ -8,6 +8,7 @@ type Kind = (typeof SUBJECTS)[number];
 
 /** What is replaced in a family where nobody says otherwise. */
 const SUBJECT_OF_FAMILY: Readonly<Record<string, Kind>> = { D: "frontUnit", F: "lidAssembly", G: "cell" };
+/** What a family usually replaces. @example subjectOfFamily("F") // "lidAssembly" */
 export const subjectOfFamily = (family: string): Kind => SUBJECT_OF_FAMILY[family] ?? "panel";
 
 /** How a build of one version becomes the next. */

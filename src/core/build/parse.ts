@@ -12,7 +12,7 @@ const pathWords = (path: readonly PropertyKey[]): string =>
  * Reads a build from the text of a JSON file and checks that it makes sense.
  * @param text the whole file
  * @returns the build with defaults filled in, or every problem with its place in the file; never throws
- * @example parseBuild("") // { ok: false, problems: [{ where: "file", message: "the file is empty" }] }
+ * @example parseBuild("").problems[0].message // "the file is empty: expected a machine build in JSON"
  */
 export function parseBuild(text: string): ParsedBuild {
   const fail = (where: string, message: string): ParsedBuild => ({ ok: false, problems: [{ where, message }] });

@@ -1,7 +1,10 @@
 import type { BuildIndex } from "./find";
 import type { ScrewType } from "./schema";
 
-/** A screw in words: thread and length in mm, or that nobody has measured it. @example screwWords(type) // "M2 × 3" */
+/**
+ * A screw in words: thread and length in mm, or that nobody has measured it.
+ * @example screwWords(build.screwTypes[0]) // "M2 × 3"
+ */
 export const screwWords = (t: Pick<ScrewType, "thread" | "lengthMm" | "unmeasured">): string =>
   t.unmeasured ? "not measured" : `${t.thread} × ${t.lengthMm}`;
 
@@ -14,7 +17,7 @@ const SAME_MM = 0.2;
  * @param place id of the screw's place
  * @param type id of the type in hand
  * @returns null when it belongs there, else why not, naming the place and what a longer one would meet
- * @example screwMisfit(b, "b3", "m2x5") // "M2 × 5 is 2 mm too long for front edge, 1st from left: …"
+ * @example screwMisfit(b, "b1", "no-such") === null // false
  */
 export function screwMisfit(b: BuildIndex, place: string, type: string): string | null {
   const at = b.groupOfScrew.get(place)?.screws.find((s) => s.id === place);

@@ -30,7 +30,7 @@ function threadPath(length: number, d: number, s: number): string {
  * A screw from the side as two closed paths, head and shank, true to each other: seat at 0, shank downwards.
  * @param s units per mm
  * @returns path data with absolute commands; the whole is `headHeightMm + lengthMm` high
- * @example screwPaths(type, 1) // ["M-1.9 0V…Z", "M-1 0L…Z"]
+ * @example screwPaths(build.screwTypes[0], 1).length // 2
  */
 export function screwPaths(type: Head, s: number): [head: string, shank: string] {
   const d = shankMm(type.thread) * s;

@@ -25,7 +25,7 @@ export const LOOK_ALIKES = ["0OQD", "1IL7", "8B3", "5S", "2Z", "6G", "UV", "MN"]
 /** Characters a cut code must still have, and how many may be missing at most. */
 export const KEEP_LEAST = 6;
 const CUT_MOST = 5;
-/** Shortest part of a code of this length that may stand for it with its end cut off. */
+/** Shortest part of a code of this length that may stand for it with its end cut off. @example keptLeast(12) // 7 */
 export const keptLeast = (length: number): number => Math.max(KEEP_LEAST, length - CUT_MOST);
 
 /** Letters and digits only, upper case. @example flatCode("gv140-fhb (k31)") // "GV140FHBK31" */
@@ -42,7 +42,7 @@ for (let a = 0; a < 128; a++) CODE_COST[(a << 7) | a] = 0;
 for (const set of LOOK_ALIKES)
   for (const a of set) for (const b of set) if (a !== b) CODE_COST[(a.charCodeAt(0) << 7) | b.charCodeAt(0)] = COST.lookAlike;
 
-/** Cost of reading `read` where the catalogue has `has`, in twentieths. */
+/** Cost of reading `read` where the catalogue has `has`, in twentieths. @example substitution("O", "0") // 6 */
 export const substitution = (read: string, has: string): number => {
   if (read === has) return 0;
   const g = groupOf.get(read);
@@ -98,7 +98,7 @@ export function codeCostUnits(text: string, code: string): number {
   return flatCostUnits(flatCode(text), flatCode(code));
 }
 
-/** The same for text and code that are flat already. */
+/** The same for text and code that are flat already. @example flatCostUnits("GV14OFHBK31", "GV140FHBK31") // 6 */
 export function flatCostUnits(q: string, c: string): number {
   const n = q.length;
   const m = c.length;

@@ -1,6 +1,7 @@
 import { againstScan } from "@tests/againstScan";
 import { manyCodes, misread, scan } from "@tests/misreadCodes";
 import { seededRandom } from "@tests/randomActs";
+import { runs } from "@tests/scale";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { CEILING, codeCostUnits, createCatalogueIndex, differenceWords, explainCode, flatCostUnits } from ".";
@@ -29,7 +30,7 @@ describe("cost of a misreading", () => {
       fc.property(text, text, (a, b) => {
         expect(flatCostUnits(a, b)).toBe(Math.round(explainCode(a, b).cost * 20));
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     );
   });
   it("the differences add up to the cost", () => {
@@ -39,7 +40,7 @@ describe("cost of a misreading", () => {
       string,
       number
     >;
-    for (let i = 0; i < 300; i++) {
+    for (let i = 0; i < runs(300); i++) {
       const e = explainCode(misread(codes[i]!, r), codes[Math.floor(r() * 300)]!);
       const sum = e.differences.reduce((total, d) => total + (d.kind === "extra" ? 0.8 * d.read.length : price[d.kind]!), 0);
       expect(e.cost).toBeLessThanOrEqual(sum + 1e-9);
@@ -50,7 +51,7 @@ describe("cost of a misreading", () => {
 
 describe("the index", () => {
   it("finds exactly what a scan of 100,000 codes finds, for limits 1, 5 and 20: first half of 200 queries", () => {
-    againstScan(0, 100);
+    againstScan(0, runs(100));
   }, 240_000);
   it("any codes, any text: equal to the scan, never an error", () => {
     const code = fc.string({ unit: fc.constantFrom(..."GVTQ0O1I8B5S-"), minLength: 1, maxLength: 12 });
@@ -66,7 +67,7 @@ describe("the index", () => {
           expect(fast.map((h) => [h.code, Math.round(h.cost * 20)])).toEqual(slow.map((h) => [h.code, h.units]));
         },
       ),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
   it("shows a family with its suffix cut off as equals", () => {

@@ -33,7 +33,7 @@ export interface LeadTime {
  * @param quotedDays what the seller says, days; under half a day counts as half a day
  * @param past the shop's orders of all sellers; only those of this seller that came are used
  * @returns P50 and P80 in days, with the number of orders behind them
- * @example leadTime(6, "Brightwater Panels", []).p50Days // 6.6
+ * @example Math.round(leadTime(6, "Brightwater Panels", []).p50Days * 10) // 66
  */
 export function leadTime(quotedDays: number, seller: string, past: readonly PastOrder[]): LeadTime {
   const logs = past.flatMap((o) =>
@@ -61,7 +61,7 @@ export interface SellerRecord {
 
 /**
  * What the shop knows of a seller from its own orders.
- * @example sellerRecord("Second Light", past).returned // 1
+ * @example sellerRecord("Second Light", [{ seller: "Second Light", quotedDays: 4, tookDays: 6, returned: "cracked" }]).returned // 1
  */
 export function sellerRecord(seller: string, past: readonly PastOrder[]): SellerRecord {
   const own = past.filter((o) => o.seller === seller);

@@ -1,5 +1,6 @@
 import { base, withBlock } from "@tests/edidBytes";
 import { seededRandom } from "@tests/randomActs";
+import { runs } from "@tests/scale";
 import { describe, expect, it } from "vitest";
 import { decodeEdid, encodeEdid } from ".";
 
@@ -222,7 +223,7 @@ describe("decodeEdid", () => {
     const seed = Date.now() % 1_000_000;
     const r = seededRandom(seed);
     const good = withBlock(new Uint8Array(128).fill(0x70, 0, 1));
-    for (let n = 0; n < 50_000; n++) {
+    for (let n = 0; n < runs(50_000); n++) {
       let b: Uint8Array;
       if (n % 3 === 0) b = Uint8Array.from({ length: Math.floor(r() * 400) }, () => Math.floor(r() * 256));
       else {

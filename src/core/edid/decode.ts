@@ -32,7 +32,7 @@ const ESTABLISHED: readonly (readonly [number, number, number, boolean?])[] = [
 
 const hex = (x: number): string => `0x${x.toString(16).padStart(2, "0")}`;
 
-/** Sum of a block's bytes, 0 when its checksum is right. */
+/** Sum of a block's bytes, 0 when its checksum is right. @example blockSum(new Uint8Array(128), 0) // 0 */
 export function blockSum(b: Uint8Array, o: number): number {
   let sum = 0;
   for (let i = 0; i < BLOCK; i++) sum = (sum + b[o + i]!) & 0xff;
@@ -127,7 +127,7 @@ function ctaTimings(b: Uint8Array, o: number, problems: EdidProblem[]): Detailed
  * what is not is named with its byte, what was expected and what was found. Undefined is null; serial 0 and week 0 too.
  * Sizes in cm and mm, clocks in kHz; an interlaced timing is told per field.
  * @param bytes a whole EDID, any bytes at all
- * @example decodeEdid(bytes).detailedTimings[0]?.hActive // 1920
+ * @example decodeEdid(edidBytes).detailedTimings[0].hActive // 1920
  */
 export function decodeEdid(bytes: Uint8Array): Edid {
   const problems: EdidProblem[] = [];

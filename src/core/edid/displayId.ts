@@ -30,6 +30,7 @@ function readTiming(b: Uint8Array, o: number, stepKHz: number): DetailedTiming {
 /**
  * Detailed timings of a DisplayID section inside an EDID extension block (DisplayID 1.3 and 2.0).
  * @param b the file @param o where the 128-byte block starts
+ * @example readDisplayId(writeDisplayId([timing]), 0, [])[0].hActive // 1920
  */
 export function readDisplayId(b: Uint8Array, o: number, problems: EdidProblem[]): DetailedTiming[] {
   const out: DetailedTiming[] = [];
@@ -80,7 +81,10 @@ export function readDisplayId(b: Uint8Array, o: number, problems: EdidProblem[])
 /** Timings one DisplayID block of an EDID holds. */
 export const PER_BLOCK = 5;
 
-/** Why DisplayID type VII cannot hold a timing, or null. */
+/**
+ * Why DisplayID type VII cannot hold a timing, or null.
+ * @example typeViiProblem({ ...timing, hActive: 70_000 }) === null // false
+ */
 export function typeViiProblem(t: DetailedTiming): string | null {
   if (!Number.isInteger(t.pixelClockKHz) || t.pixelClockKHz < 1 || t.pixelClockKHz > 16_777_216)
     return `a clock of ${t.pixelClockKHz} kHz: DisplayID holds whole kHz from 1 to 16777216`;
@@ -101,7 +105,7 @@ export function typeViiProblem(t: DetailedTiming): string | null {
   return null;
 }
 
-/** A DisplayID 2.0 extension block with up to five type VII timings. */
+/** A DisplayID 2.0 extension block with up to five type VII timings. @example writeDisplayId([timing]).length // 128 */
 export function writeDisplayId(timings: readonly DetailedTiming[]): Uint8Array {
   const b = new Uint8Array(128);
   const payload = 3 + timings.length * 20;

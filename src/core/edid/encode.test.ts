@@ -1,5 +1,6 @@
 import { base, withBlock } from "@tests/edidBytes";
 import { seededRandom } from "@tests/randomActs";
+import { runs } from "@tests/scale";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type DetailedTiming, decodeEdid, type EdidInput, encodeEdid } from ".";
@@ -8,7 +9,7 @@ describe("encodeEdid", () => {
   const timing = (more: Partial<DetailedTiming> = {}): DetailedTiming => ({ ...decodeEdid(base()).detailedTimings[0]!, ...more });
   it("gives sound blocks back byte for byte, what it does not understand included", () => {
     const r = seededRandom(5);
-    for (let n = 0; n < 500; n++) {
+    for (let n = 0; n < runs(500); n++) {
       const b = base((x) => {
         for (let i = 25; i < 54; i++) x[i] = Math.floor(r() * 256);
         for (let i = 113; i < 126; i++) x[i] = Math.floor(r() * 256);
@@ -68,7 +69,7 @@ describe("encodeEdid", () => {
         expect(e).toMatchObject(rest);
         expect(e.detailedTimings.map(({ refreshHz, ...d }) => d)).toEqual(x.detailedTimings);
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
   it("what the base block cannot hold is the problem, or goes to a DisplayID block when allowed", () => {

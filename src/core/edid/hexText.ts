@@ -40,7 +40,7 @@ function bytesOfLine(line: string): number[] | null {
  * Finds EDIDs in text: hex in any usual spacing, alone or inside a larger dump. Each is taken as long as its own count of
  * extensions says, or as far as the text goes.
  * @returns every EDID found, in order, or what was looked for in vain
- * @example readEdidText("00 ff ff ff ff ff ff 00 …").ok // true
+ * @example readEdidText([...edidBytes].map((x) => x.toString(16).padStart(2, "0")).join(" ")).ok // true
  */
 export function readEdidText(text: string): EdidText {
   if (text.trim() === "")

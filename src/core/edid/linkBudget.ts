@@ -83,7 +83,7 @@ function rateOf(i: EdpInput): { rate: number; by: string } | "none" | null {
  * least of board, cable and panel; the rate is the highest both list and the cable carries.
  * Gbit/s throughout. A guessed clock never fails; a margin under 2 % is unknown; compression unknown on either end makes
  * "over budget" unknown.
- * @example edpBudget(input).limiting // "cable: 1 lane"
+ * @example edpBudget(edpInput).verdict // "fits"
  */
 export function edpBudget(i: EdpInput): EdpBudget {
   const need = needed(i.mode.pixelClockKHz, i.bitsPerPixel);

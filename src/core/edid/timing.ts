@@ -1,6 +1,9 @@
 import type { DetailedTiming } from "./types";
 
-/** Rate from clock and totals. An interlaced field is half a line longer than its whole lines say. */
+/**
+ * Rate from clock and totals. An interlaced field is half a line longer than its whole lines say.
+ * @example Math.round(refreshOf(timing)) // 60
+ */
 export function refreshOf(t: Omit<DetailedTiming, "refreshHz">): number | null {
   const total = (t.hActive + t.hBlank) * (t.vActive + t.vBlank + (t.interlaced ? 0.5 : 0));
   return total > 0 && t.pixelClockKHz > 0 ? (t.pixelClockKHz * 1000) / total : null;
@@ -8,7 +11,10 @@ export function refreshOf(t: Omit<DetailedTiming, "refreshHz">): number | null {
 
 const orNull = (x: number): number | null => (x === 0 ? null : x);
 
-/** An 18-byte detailed timing descriptor (E-EDID 1.4, 3.10.2). Call only when its clock is not 0. */
+/**
+ * An 18-byte detailed timing descriptor (E-EDID 1.4, 3.10.2). Call only when its clock is not 0.
+ * @example readDetailed(edidBytes, 54).vActive // 1080
+ */
 export function readDetailed(b: Uint8Array, o: number): DetailedTiming {
   const at = (i: number) => b[o + i]!;
   const t = {
@@ -28,7 +34,10 @@ export function readDetailed(b: Uint8Array, o: number): DetailedTiming {
   return { ...t, refreshHz: refreshOf(t) };
 }
 
-/** Why the base block cannot hold a timing, or null. */
+/**
+ * Why the base block cannot hold a timing, or null.
+ * @example detailedProblem({ ...timing, hActive: 5000 }) === null // false
+ */
 export function detailedProblem(t: DetailedTiming): string | null {
   if (t.pixelClockKHz % 10 !== 0) return `a clock of ${t.pixelClockKHz} kHz: the base block counts in steps of 10 kHz`;
   if (t.pixelClockKHz > 655_350) return `a clock of ${t.pixelClockKHz} kHz: the base block ends at 655350 kHz`;
@@ -52,7 +61,10 @@ export function detailedProblem(t: DetailedTiming): string | null {
   return null;
 }
 
-/** Writes a detailed timing over 18 bytes; what it does not know (borders, sync flags) is kept. */
+/**
+ * Writes a detailed timing over 18 bytes; what it does not know (borders, sync flags) is kept.
+ * @example writeDetailed(timing, new Uint8Array(128), 54)
+ */
 export function writeDetailed(t: DetailedTiming, b: Uint8Array, o: number): void {
   const clock = t.pixelClockKHz / 10;
   const w = t.widthMm ?? 0;

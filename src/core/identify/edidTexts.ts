@@ -4,7 +4,7 @@ import type { Edid } from "../edid";
 /**
  * Texts of an EDID that may name its panel: its text descriptors, and readable runs in maker-defined ones (tags 0x00 to 0x0F), where
  * some panels keep their part code.
- * @example edidTexts(decodeEdid(bytes)) // ["GV140FHB-K31"]
+ * @example edidTexts(decodeEdid(edidBytes)).includes(panel.code) // true
  */
 export const edidTexts = (e: Edid): string[] => [
   ...e.texts.map((t) => t.text),

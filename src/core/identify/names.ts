@@ -18,7 +18,7 @@ export interface CatalogueName {
 /**
  * Every text the catalogue can be searched by, with what it stands for.
  * @param panels all panels with their further numbers @param machines all machines with their codes and the panels seen in them
- * @example namesOf([{ id: "p", code: "GV1", hash: "h", names: [] }], []).get("GV1")?.[0]?.kind // "code"
+ * @example namesOf({ panels: [{ id: "p", code: "GV1", hash: "h", names: [] }], machines: [] }).get("GV1")?.[0]?.kind // "code"
  */
 export function namesOf({
   panels,

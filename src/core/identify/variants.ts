@@ -11,7 +11,7 @@ export const EDID_WORKS = { yes: 0.9, no: 0, unknown: 0.6 } as const;
  * The panels known for a machine model: which is the usual one, and how wrong it would be to order that one for each.
  * @param panels those seen in this model
  * @returns counts, and the chance (0 to 1) that the usual one ordered by model is wrong for a machine with this panel
- * @example variantsOf({ ...machine, seen: {} }, [], null).usual // null
+ * @example variantsOf(null, [panel], build).variants // [{count: 1, wrong: 0}]
  */
 export function variantsOf(
   machine: Pick<Machine, "seen"> | null,

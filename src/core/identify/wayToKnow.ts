@@ -65,7 +65,10 @@ const UNSEEN_REPAIRED = 3;
 /** A variant never seen is wrong this often (adj). */
 const UNSEEN_WRONG = 0.6;
 
-/** Expected cost of the three ways at a given p. */
+/**
+ * Expected cost of the three ways at a given p.
+ * @example waysAt(0.2, { costs: WAY_COSTS, edidWorks: 0.8 }).map((r) => r.way) // ["edid", "model", "label"]
+ */
 export function waysAt(p: number, i: Pick<WayInput, "costs" | "edidWorks">): WayRow[] {
   const c = i.costs;
   const row = (way: Way, costMinor: number, days: number, leaves: string): WayRow => ({
@@ -96,7 +99,7 @@ export function waysAt(p: number, i: Pick<WayInput, "costs" | "edidWorks">): Way
 
 /**
  * Order now by machine model, read the EDID, or open first: which costs least here, in money and days.
- * @example wayToKnow(input).rows[0]?.way // "model"
+ * @example wayToKnow({ variants: [{ count: 20, wrong: 0 }], repairedBefore: false, costs: WAY_COSTS, edidWorks: 0.8 }).rows[0].way // "model"
  */
 export function wayToKnow(i: WayInput): WayAdvice {
   const weight = i.repairedBefore ? UNSEEN_REPAIRED : UNSEEN;

@@ -15,7 +15,7 @@ function buildAt(s: JobState, snapshots: Snapshots): BuildIndex | null {
 /**
  * Applies one event to a state in place. Told only what happened, never whether it was allowed: gates are asked
  * beforehand, and an act that came late has happened all the same.
- * @example apply(emptyState(), {}, opened) // its `job` is the payload
+ * @example apply(emptyState(), {}, events[0])
  */
 export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
   const b = buildAt(s, snapshots);

@@ -15,7 +15,10 @@ export function readClock(clock: string): { ms: number; counter: number } | null
 /** Milliseconds since 1970 of a clock; 0 for what is none. @example msOf("001750000000000-000002") // 1750000000000 */
 export const msOf = (clock: string): number => readClock(clock)?.ms ?? 0;
 
-/** @param ms whole milliseconds since 1970, 0 or more @param counter 0 to 999999 */
+/**
+ * @param ms whole milliseconds since 1970, 0 or more @param counter 0 to 999999
+ * @example makeClock(1750000000000, 2) // "001750000000000-000002"
+ */
 export const makeClock = (ms: number, counter: number): Clock =>
   `${String(ms).padStart(15, "0")}-${String(counter).padStart(6, "0")}`;
 
@@ -38,7 +41,10 @@ interface Placed {
   id: string;
 }
 
-/** Canonical order: by clock, then device, then id. */
+/**
+ * Canonical order: by clock, then device, then id.
+ * @example compareEvents({ clock: "000000000000001-000000", device: "a", id: "1" }, { clock: "000000000000002-000000", device: "a", id: "2" }) // -1
+ */
 export function compareEvents(a: Placed, b: Placed): number {
   if (a.clock !== b.clock) return a.clock < b.clock ? -1 : 1;
   if (a.device !== b.device) return a.device < b.device ? -1 : 1;

@@ -25,33 +25,48 @@ const snapshot = <K extends Snapshots[string]["kind"]>(v: JobView, kind: K, hash
   return s?.kind === kind ? (s.data as Extract<Snapshots[string], { kind: K }>["data"]) : null;
 };
 
+/**
+ * The build of a job with what was found on it, looked up by id; null before there is a plan.
+ * @example buildOf(view).build.id // "ostrel-kestrel-14"
+ */
 export const buildOf = (v: JobView): BuildIndex | null => {
   const b: Build | null = snapshot(v, "build", v.state.plan?.buildHash);
   return b ? indexBuild(applyFinds(b, v.state.finds)) : null;
 };
 /** The machine the match was held against: the plan's build, else the one named when the candidate was chosen. */
 const matchBuildOf = (v: JobView): Build | null => buildOf(v)?.build ?? snapshot(v, "build", v.state.match.chosen?.buildHash);
+/** The policy faults of this job are judged by; null before one was tapped. @example policyOf(view) // null */
 export const policyOf = (v: JobView): Policy | null => snapshot(v, "policy", v.state.prove.policyHash);
+/** The panel that was chosen, as the job keeps it; null before. @example candidateOf(view).code // "GV140FHB-K31" */
 export const candidateOf = (v: JobView): PanelData | null => snapshot(v, "panel", v.state.match.chosen?.panelHash);
 
 /** How strong a reading of the old panel is: a label beats an EDID, an EDID a model list, anything a guess. */
 const STRENGTH: Record<string, number> = { L: 3, E: 2, S: 1, G: 0 };
 
-/** The reading that says which panel is fitted: the strongest, the newest among equals; null before the first. */
+/**
+ * The reading that says which panel is fitted: the strongest, the newest among equals; null before the first.
+ * @example panelReading(s).source // "L"
+ */
 export function panelReading(state: JobState) {
   let best: JobState["identify"]["readings"][number] | null = null;
   for (const r of state.identify.readings) if (!best || STRENGTH[r.source]! >= STRENGTH[best.source]!) best = r;
   return best;
 }
 
-/** The panel in the machine: its snapshot, or a record with everything unknown for a code not in the catalogue. */
+/**
+ * The panel in the machine: its snapshot, or a record with everything unknown for a code not in the catalogue.
+ * @example oldPanelOf(view).code // "GV140FHB-K31"
+ */
 export function oldPanelOf(v: JobView): PanelData | null {
   const r = panelReading(v.state);
   if (!r) return null;
   return snapshot(v, "panel", r.panelHash) ?? unknownPanel(r.code);
 }
 
-/** Rows of the comparison with what the looks on arrival have settled. Null until both panels are named. */
+/**
+ * Rows of the comparison with what the looks on arrival have settled. Null until both panels are named.
+ * @example fitOf(view).overall.kind // "same"
+ */
 export function fitOf(v: JobView, build: Build | null = matchBuildOf(v)): { rows: FitRow[]; overall: Overall } | null {
   const old = oldPanelOf(v);
   const cand = candidateOf(v);
@@ -73,14 +88,14 @@ export interface ChangeToMake extends Change {
   made: boolean;
 }
 
-/** What the chosen panel asks for beside a plain swap, in table order. */
+/** What the chosen panel asks for beside a plain swap, in table order. @example changesOf(view).length // 0 */
 export function changesOf(v: JobView): ChangeToMake[] {
   return (fitOf(v)?.rows ?? []).flatMap((r) =>
     r.verdict === "change" && r.change ? [{ ...r.change, field: r.field, made: !!v.state.changesMade[r.field] }] : [],
   );
 }
 
-/** Items of the arrival check nobody has answered, and those found wrong. */
+/** Items of the arrival check nobody has answered, and those found wrong. @example arrivalStatus(s).open // [] */
 export function arrivalStatus(s: JobState): { open: ArrivalItem[]; wrong: ArrivalItem[] } {
   return {
     open: ARRIVAL_ITEMS.filter((i) => !s.match.arrival[i]),
@@ -88,18 +103,24 @@ export function arrivalStatus(s: JobState): { open: ArrivalItem[]; wrong: Arriva
   };
 }
 
-/** True once the panel that came was looked at, item by item, and nothing is wrong with it. */
+/** True once the panel that came was looked at, item by item, and nothing is wrong with it. @example panelIsHere(s) // true */
 export function panelIsHere(s: JobState): boolean {
   const { open, wrong } = arrivalStatus(s);
   return s.match.arrived !== null && open.length === 0 && wrong.length === 0;
 }
 
-/** Answers to the table's findings: what was recorded, and what the marks on the drawing say. */
+/**
+ * Answers to the table's findings: what was recorded, and what the marks on the drawing say.
+ * @example findingsOf(view, table, build).cracks // "yes"
+ */
 export function findingsOf(v: JobView, table: TriageTable, build: Build | null): Findings {
   return findingsWithMarks(table, v.state.triage.damage, build?.lid.opening ?? null, v.state.triage.findings);
 }
 
-/** Screws still away from home: out and not accounted for, or loosened and not tightened. */
+/**
+ * Screws still away from home: out and not accounted for, or loosened and not tightened.
+ * @example screwsOpen(opened.state).out.length // 7
+ */
 export function screwsOpen(s: JobState): { out: string[]; loose: string[] } {
   const out: string[] = [];
   const loose: string[] = [];
@@ -110,7 +131,7 @@ export function screwsOpen(s: JobState): { out: string[]; loose: string[] } {
   return { out, loose };
 }
 
-/** What this repair has touched. */
+/** What this repair has touched. @example disturbedOf(opened).connectors // ["battery-plug", "display-plug"] */
 export function disturbedOf(v: JobView): Disturbed {
   const b = buildOf(v);
   const groups = new Set<string>();
@@ -122,6 +143,10 @@ export function disturbedOf(v: JobView): Disturbed {
   return { connectors: Object.keys(v.state.touched), groups: [...groups], parts: Object.keys(v.state.parts) };
 }
 
+/**
+ * The checks this repair needs so far, in the order of work.
+ * @example checksOf(view).map((c) => c.id) // ["picture", "solid", "evenness", "start"]
+ */
 export const checksOf = (v: JobView): Check[] => {
   const b = buildOf(v);
   return b ? requiredChecks(b.build, disturbedOf(v)) : [];
@@ -134,7 +159,10 @@ export interface PassStatus {
   tooManyFaults: boolean;
 }
 
-/** How one pass of Prove stands: complete only when every required check passed and faults are within policy or accepted. */
+/**
+ * How one pass of Prove stands: complete only when every required check passed and faults are within policy or accepted.
+ * @example passStatus(view, "open").untested.length // 3
+ */
 export function passStatus(v: JobView, pass: Pass): PassStatus {
   const checks = checksOf(v).filter((c) => c.pass === pass);
   const done = v.state.prove[pass];
@@ -160,6 +188,9 @@ export function passStatus(v: JobView, pass: Pass): PassStatus {
   };
 }
 
-/** Same letters and digits, whatever the case, spaces and hyphens. */
+/**
+ * Same letters and digits, whatever the case, spaces and hyphens.
+ * @example sameCode("gv140 fhb-k31", "GV140FHB-K31") // true
+ */
 export const sameCode = (a: string, b: string): boolean =>
   a.toUpperCase().replace(/[^A-Z0-9]/g, "") === b.toUpperCase().replace(/[^A-Z0-9]/g, "");

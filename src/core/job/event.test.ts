@@ -1,4 +1,5 @@
 import { plannedJob, TestBench } from "@tests/bench";
+import { runs } from "@tests/scale";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { liftEvent, newestVersion, parseEvent } from ".";
@@ -16,7 +17,7 @@ describe("parseEvent", () => {
         const r = parseEvent(x);
         if (!r.ok) expect(r.problem.length).toBeGreaterThan(5);
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
   it("refuses a payload with one field too many or too few, naming it", () => {

@@ -19,7 +19,7 @@ function snapshotMissing(v: JobView, e: JobEvent, rule: EventRule<EventType>): A
 /**
  * The one gate every event passes: null to go, else which gate is shut and why. Pure: asked on the fold of everything
  * before the event in canonical order.
- * @example eventGate(view, event)?.reason // "Not isolated. Still to do: take the mains out."
+ * @example eventGate(view, event).reason // "This build has no screw \"no-such\"."
  */
 export function eventGate(v: JobView, e: JobEvent): Answer {
   const s = v.state;

@@ -1,5 +1,6 @@
 import { builds, plannedJob, snapshots, TestBench } from "@tests/bench";
 import { everyAct, plannedAct, seededRandom } from "@tests/randomActs";
+import { runs } from "@tests/scale";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { askGate, compareEvents, counting, eventGate, fold, type JobEvent, looseTestMissing, mayTakeBack, powerOf } from ".";
@@ -43,7 +44,7 @@ describe("fold", () => {
         // As the server reads them back: through JSON.
         expect(fold(JSON.parse(JSON.stringify(shuffledWithRepeats(events, t + 1))), snapshots)).toEqual(straight);
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   }, 60_000);
 
@@ -59,7 +60,7 @@ describe("fold", () => {
         expect(state.breaches.map((x) => x.eventId)).toEqual([forced.id]);
         expect(state.breaches[0]!.reason.length).toBeGreaterThan(10);
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   }, 60_000);
 
@@ -87,10 +88,10 @@ describe("fold", () => {
           expect(eventGate({ state: fold(before, snapshots), snapshots }, dependent)).not.toBeNull();
         }
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
-    expect(allowed).toBeGreaterThan(5);
-    expect(refused).toBeGreaterThan(5);
+    expect(allowed).toBeGreaterThan(runs(80) / 16 - 1);
+    expect(refused).toBeGreaterThan(runs(80) / 16 - 1);
   }, 60_000);
 
   it("an event is asked on the fold up to its place, not on the newest state", () => {
@@ -122,7 +123,7 @@ describe("fold", () => {
         if (f === "B") expect(last(["bench.batteryOff"])).toBeGreaterThan(last(["bench.mainsIn", "bench.started"]));
         else expect(v.state.connectors["battery-plug"]).toBe("off");
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
   }, 60_000);
 
@@ -137,7 +138,7 @@ describe("fold", () => {
           expect(powerOf(v).isolated).toBe(true);
         });
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     );
   }, 60_000);
 

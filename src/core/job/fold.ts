@@ -14,7 +14,10 @@ const upper = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 /** Why an event can never be taken back, or undefined. */
 const stays = (e: JobEvent): string | undefined => ruleOf(e.type).stays;
 
-/** Events in canonical order, each id once. Sorts only when needed. */
+/**
+ * Events in canonical order, each id once. Sorts only when needed.
+ * @example canonical([events[1], events[0]])[0].type // "job.opened"
+ */
 export function canonical(events: readonly JobEvent[]): JobEvent[] {
   let sorted = true;
   for (let i = 1; i < events.length && sorted; i++) sorted = compareEvents(events[i - 1]!, events[i]!) < 0;
@@ -37,7 +40,10 @@ function takenBack(events: readonly JobEvent[]): Set<string> {
   return ids;
 }
 
-/** The events that count, in canonical order: without what was taken back and without the taking back itself. */
+/**
+ * The events that count, in canonical order: without what was taken back and without the taking back itself.
+ * @example counting(events).length === events.length // true
+ */
 export function counting(events: readonly JobEvent[]): JobEvent[] {
   const all = canonical(events);
   const gone = takenBack(all);
@@ -62,7 +68,10 @@ export function fold(events: readonly JobEvent[], snapshots: Snapshots): JobStat
   return state;
 }
 
-/** Asks the event's gate on the fold of everything before its place in canonical order. */
+/**
+ * Asks the event's gate on the fold of everything before its place in canonical order.
+ * @example askGate(events, snapshots, event).reason // "This build has no screw \"no-such\"."
+ */
 export function askGate(events: readonly JobEvent[], snapshots: Snapshots, e: JobEvent): Answer {
   if (e.type === "job.takenBack") return mayTakeBack(events, snapshots, e.payload.eventId);
   const before = events.filter((x) => x.id !== e.id && compareEvents(x, e) < 0);
@@ -72,6 +81,7 @@ export function askGate(events: readonly JobEvent[], snapshots: Snapshots, e: Jo
 /**
  * May this event be taken back? Only when every later event still passes its gate; else the first that depends on it is named.
  * @returns null to go, else a refusal whose `blocking` is the id of the dependent event when there is one
+ * @example mayTakeBack(events, snapshots, events[0].id).reason // "A job stays opened. Close it instead."
  */
 export function mayTakeBack(
   events: readonly JobEvent[],

@@ -40,7 +40,7 @@ const SCREW_WORDS: Record<string, string> = { staysOut: "stays out", replaced: "
  * @param v the job
  * @param minutes hands-on minutes the plan expects, or null
  * @returns null before the job was opened
- * @example handoverSheet(view, 55)?.sections[0]?.title // "Machine"
+ * @example handoverSheet(view, 55).sections[0].title // "Machine"
  */
 export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet | null {
   const s = v.state;

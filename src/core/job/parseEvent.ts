@@ -25,7 +25,7 @@ const where = (path: readonly PropertyKey[]) => path.map(String).join(".");
  * Validates one event from outside or read back from disk.
  * @param raw anything
  * @returns the event, or one sentence naming the field, what was read and what was expected; never throws
- * @example parseEvent({ type: "open.magic" }) // { ok: false, problem: … }
+ * @example parseEvent({ type: "open.magic" }).ok // false
  */
 export function parseEvent(raw: unknown): ParsedEvent {
   const env = EnvelopeShape.safeParse(raw);

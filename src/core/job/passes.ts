@@ -2,7 +2,10 @@ import type { Connector } from "../build";
 import type { Pass } from "../proof";
 import type { JobState } from "./state";
 
-/** What a pass of Prove has seen no longer speaks for this machine; `by` is what was touched. */
+/**
+ * What a pass of Prove has seen no longer speaks for this machine; `by` is what was touched.
+ * @example voidPasses(emptyState(), "display-plug")
+ */
 export function voidPasses(s: JobState, by: string, passes: readonly Pass[] = ["open", "closed"]): void {
   for (const pass of passes) {
     if (Object.keys(s.prove[pass]).length === 0) continue;
@@ -14,7 +17,10 @@ export function voidPasses(s: JobState, by: string, passes: readonly Pass[] = ["
 /** What only the closed pass looks at: a lead that serves it leaves the open pass standing. */
 const CLOSED_ONLY: ReadonlySet<string> = new Set(["wireless", "battery", "lidSensor", "keyboard", "speaker"]);
 
-/** A connector was touched: the loose test and both passes of Prove no longer speak for it. */
+/**
+ * A connector was touched: the loose test and both passes of Prove no longer speak for it.
+ * @example touch(emptyState(), "display-plug", undefined)
+ */
 export function touch(s: JobState, connector: string, c: Connector | undefined): void {
   s.touched[connector] = true;
   if (c?.powerPoint) return;

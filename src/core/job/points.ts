@@ -22,7 +22,7 @@ export interface PointRow {
  * The compact check before an act that is hard to undo, told from the log alone; its rows are chosen by the point.
  * @param v the job
  * @returns rows in the order of work; go when none has anything missing. Empty without a plan
- * @example pointCheck(view, "liner").every((r) => r.missing === null)
+ * @example pointCheck(view, "liner").every((r) => r.missing === null) // false
  */
 export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   const b = buildOf(v);

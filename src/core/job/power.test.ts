@@ -1,5 +1,6 @@
 import { builds, jobOn, type TestBench } from "@tests/bench";
 import { seededRandom } from "@tests/randomActs";
+import { runs } from "@tests/scale";
 import { World } from "@tests/world";
 import { describe, expect, it } from "vitest";
 
@@ -75,7 +76,7 @@ describe("power, one answer for every gate, list and screen", () => {
         b.follow((_, step) => random() < 0.03 && step.includes("Out"));
         const w = new World(build);
         for (const e of b.events) w.see(e);
-        for (let i = 0; i < 60; i++) {
+        for (let i = 0; i < runs(60); i++) {
           const type = acts[Math.floor(random() * acts.length)]!;
           const payload = type === "bench.drained" ? { seconds: 12 } : type === "bench.batteryOff" ? { proven: true } : {};
           if (b.why(type, payload)) continue;

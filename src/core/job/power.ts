@@ -20,7 +20,7 @@ export interface Power {
 
 /**
  * Whether nothing can come from the pack: every point that carries its voltage is open, or the battery-off mode is on.
- * @example packCut(state, indexBuild(build)) // false
+ * @example packCut(s, b) // false
  */
 export const packCut = (s: JobState, b: BuildIndex | null): boolean =>
   b !== null &&
@@ -28,19 +28,22 @@ export const packCut = (s: JobState, b: BuildIndex | null): boolean =>
     ? s.bench.batteryOff
     : b.powerPoints.length > 0 && b.powerPoints.every((c) => s.connectors[c.id] === "off"));
 
-/** It runs: whatever was recorded of its shutting down is over. */
+/** It runs: whatever was recorded of its shutting down is over. @example wake(emptyState()) */
 export function wake(s: JobState): void {
   s.bench.shutDown = false;
   s.bench.running = true;
 }
 
-/** Mains in, battery on, or a test: isolation has an end. */
+/** Mains in, battery on, or a test: isolation has an end. @example endIsolation(emptyState(), "000000000000001-000000") */
 export function endIsolation(s: JobState, clock: string): void {
   s.bench.drained = false;
   s.bench.since = clock;
 }
 
-/** A machine that was running has stopped once neither mains nor pack feeds it. That it was shut down is still to be said. */
+/**
+ * A machine that was running has stopped once neither mains nor pack feeds it. That it was shut down is still to be said.
+ * @example stopWithoutSupply(emptyState(), b)
+ */
 export function stopWithoutSupply(s: JobState, b: BuildIndex | null): void {
   if (s.bench.running && s.bench.mains === "out" && packCut(s, b)) s.bench.running = false;
 }
@@ -61,7 +64,7 @@ function missingFor(s: JobState, b: BuildIndex | null): string[] {
 /**
  * The power state of a job's machine. Live on mains; live on its battery as long as it runs and the pack is not cut off; off
  * once it was shut down with the mains out; isolated when nothing is missing; else not known, and taken for live.
- * @example powerOf(view).title // "Off, not isolated"
+ * @example powerOf(view).title // "Live"
  */
 export function powerOf(v: JobView): Power {
   const s = v.state;
@@ -84,7 +87,7 @@ export function powerOf(v: JobView): Power {
   return said("unknown", "Live", mains === "out" ? "shutting down not recorded" : "mains not recorded");
 }
 
-/** Isolated, or what is still to do for it. @example isolatedFor(view, "mayConnect")?.reason // "Not isolated. Still to do: …" */
+/** Isolated, or what is still to do for it. @example isolatedFor(view, "mayConnect").gate // "mayConnect" */
 export function isolatedFor(v: JobView, gate: string): Answer {
   const power = powerOf(v);
   return power.isolated ? null : no(gate, `Not isolated. Still to do: ${listed(power.missing)}.`);

@@ -29,7 +29,10 @@ export const RULES = {
   ...closeRules,
 } satisfies { [T in EventType]: EventRule<T> };
 
-/** The rule of one event, its payload's type told by the event's own. */
+/**
+ * The rule of one event, its payload's type told by the event's own.
+ * @example ruleOf("open.screwOut").name // "a screw taken out"
+ */
 export const ruleOf = <T extends EventType>(type: T): EventRule<T> => RULES[type] as unknown as EventRule<T>;
 
 /** Kinds that change the machine or what feeds it: each belongs to a step of the plan. */

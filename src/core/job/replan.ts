@@ -8,7 +8,7 @@ import type { JobView } from "./derived";
  * Once something is out or off, places and counts stand on the build it was planned with; what is found counts at once anyway.
  * @param buildHash the changed build, among the snapshots
  * @returns null when it may, else what speaks against it
- * @example mayPlanAnew(view, hash)?.reason // "Base cover is out: this job keeps the build it was planned with."
+ * @example mayPlanAnew(view, hashes.build["marrick-holm-15"]).reason // "That is the build of Marrick Holm 15, this machine is Ostrel Kestrel 14."
  */
 export function mayPlanAnew(v: JobView, buildHash: string): Refusal | null {
   const no = (reason: string): Refusal => ({ gate: "plan", reason });

@@ -125,7 +125,7 @@ export interface JobState {
   counted: number;
 }
 
-/** Bond before its first act. */
+/** Bond before its first act. @example freshBond().rehearsed // false */
 export const freshBond = (): JobState["bond"] => ({
   laid: {},
   linersPulled: {},
@@ -137,7 +137,7 @@ export const freshBond = (): JobState["bond"] => ({
   pressedClock: null,
 });
 
-/** A job before its first event. */
+/** A job before its first event. @example emptyState().subject // "in" */
 export function emptyState(): JobState {
   return {
     job: null,

@@ -2,14 +2,22 @@ import { HAZARDS, type Hazard, MONEY_STOPS, type MoneyStop } from "../triage";
 import { type Answer, no } from "./answer";
 import type { JobState } from "./state";
 
+/** Hazards raised and not made safe. @example openHazards(s) // [] */
 export const openHazards = (s: JobState): Hazard[] => (Object.keys(s.hazards) as Hazard[]).filter((h) => !s.hazards[h]!.madeSafe);
+/** Money stops raised and not waived. @example openMoneyStops(s) // [] */
 export const openMoneyStops = (s: JobState): MoneyStop[] =>
   (Object.keys(s.moneyStops) as MoneyStop[]).filter((m) => s.moneyStops[m]!.waived === null);
+/** Breaches nobody has resolved. @example openBreaches(s) // [] */
 export const openBreaches = (s: JobState) => s.breaches.filter((b) => b.resolved === null);
+/**
+ * A hazard in words: its name, and what is done.
+ * @example hazardWords("hotBattery").name // "Hot, leaking or smelling battery"
+ */
 export const hazardWords = (h: Hazard) => HAZARDS[h];
+/** A money stop in words. @example moneyWords("warranty").name // "Warranty or accident cover" */
 export const moneyWords = (m: MoneyStop) => MONEY_STOPS[m];
 
-/** Safety stops first: nothing but making safe or handing on passes them. */
+/** Safety stops first: nothing but making safe or handing on passes them. @example safetyClear(view) // null */
 export function safetyClear(v: { state: JobState }, gate = "safety"): Answer {
   const h = openHazards(v.state)[0];
   if (!h) return null;
@@ -17,7 +25,7 @@ export function safetyClear(v: { state: JobState }, gate = "safety"): Answer {
   return no(gate, `${name}. ${say} Record how it was made safe, or hand the machine to a trained person.`);
 }
 
-/** No breach is open. */
+/** No breach is open. @example breachClear(view, "mayConnect") // null */
 export function breachClear(v: { state: JobState }, gate: string): Answer {
   const b = openBreaches(v.state)[0];
   return b ? no(gate, `A breach is not resolved: ${b.reason}`) : null;

@@ -7,7 +7,10 @@ export const seated = (s: Pick<JobState, "subject">): boolean => s.subject === "
 
 const HOME: ReadonlySet<string> = new Set(["back", "tightened", "staysOut", "replaced", "missing"]);
 
-/** Tells whether what was placed is fixed by now, or again only placed: its tape pressed, every screw of its own home. */
+/**
+ * Tells whether what was placed is fixed by now, or again only placed: its tape pressed, every screw of its own home.
+ * @example settleSubject(emptyState(), b)
+ */
 export function settleSubject(s: JobState, b: BuildIndex | null): void {
   if (!b || !seated(s)) return;
   const screws = b.build.screwGroups.filter((g) => g.holds === b.subject.id).flatMap((g) => g.screws);

@@ -37,6 +37,6 @@ export type CodeGrammar = z.infer<typeof CodeGrammar>;
 /**
  * Reads a grammar from JSON data.
  * @throws ZodError naming the place: a grammar ships with the product, so a wrong one should never happen
- * @example parseGrammar(json).pairs.WH // [[1366, 768]]
+ * @example parseGrammar(grammar).pairs.WH // [[1366,768]]
  */
 export const parseGrammar = (data: unknown): CodeGrammar => CodeGrammar.parse(data);

@@ -14,7 +14,7 @@ import type { Panel } from "./schema";
  * @param build the machine, or null when it is not known (then sizes that differ are unknown)
  * @param limits adjustable limits in mm
  * @returns one row per field, each with verdict, difference, reason and both sources
- * @example compareFit(old, candidate, build).find((r) => r.field === "contacts")?.verdict // "stop"
+ * @example compareFit(old, candidate, build).find((r) => r.field === "contacts").verdict // "same"
  */
 export function compareFit(old: Panel, candidate: Panel, build: Build | null, limits: FitLimits = FIT_LIMITS): FitRow[] {
   const input = { old: agreedFacts(old), candidate: agreedFacts(candidate), build, limits };

@@ -1,5 +1,6 @@
 import { decides, type Sourced } from "../quantity";
 import { FACT_NAMES, type FactName } from "./factNames";
+import { factOf } from "./factOf";
 import { panelId } from "./panelTable";
 import type { PanelPatch } from "./patch";
 import { equal } from "./rules/row";
@@ -23,7 +24,7 @@ const MOST_CLAIMS = 60;
  * overwritten: the other word stands beside it as a claim until a person settles it.
  * @param known the record so far, or null
  * @param from who says so: a file's name, a seller
- * @example mergePanel(known, { code: known.code, facts: { contacts: { value: 40, source: "S" } } }, "list.csv").outcome // "conflict"
+ * @example mergePanel(panel, { code: panel.code, facts: { contacts: { value: 40, source: "S" } } }, "list.csv").outcome // "conflict"
  */
 export function mergePanel(known: Panel | null, patch: PanelPatch, from: string): Merged {
   const base: Panel = known ?? nothingKnown(patch.code);
@@ -46,7 +47,7 @@ export function mergePanel(known: Panel | null, patch: PanelPatch, from: string)
   for (const fact of FACT_NAMES) {
     const said = patch.facts[fact];
     if (!said || said.value === null) continue;
-    const had = base[fact] as Sourced<unknown> | undefined;
+    const had = factOf(base, fact);
     // A guess from the code is nobody's word, and a better source for the same value only strengthens it.
     const better = had && equal(had.value, said.value) && decides(said) && !decides(had);
     if (!had || had.value === null || had.source === "G" || better) {

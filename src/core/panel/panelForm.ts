@@ -10,7 +10,7 @@ export type PanelFormRead = { ok: true; panel: Panel } | { ok: false; problems: 
  * @param cells text by column name, as typed
  * @param keep what the form does not show: the record's id, and the claims still open
  * @returns the record, or every cell that is wrong; never throws
- * @example panelOfCells({ code: "GV140FHB-K31", contacts: "30", contacts_source: "L" }, { id: "gv140fhb-k31", claims: [] })
+ * @example panelOfCells({ code: "GV140FHB-K31", contacts: "30", contacts_source: "L" }, { id: "gv140fhb-k31", claims: [] }).ok // true
  */
 export function panelOfCells(
   cells: Readonly<Record<string, string | undefined>>,

@@ -1,5 +1,6 @@
 import { SOURCES, type Source, type Sourced } from "../quantity";
 import { FACT_NAMES, type FactName } from "./factNames";
+import { factOf } from "./factOf";
 import type { PanelPatch } from "./patch";
 import { FACTS, OtherName, type Panel, type Tab } from "./schema";
 
@@ -123,7 +124,7 @@ const plain = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice
  * Reads one row of a panel table. An empty cell says nothing; `unknown` says that nobody knows.
  * @param row cells by column name; lengths in mm, decimal point
  * @returns what the row says, or every cell that is wrong with what was expected; never throws
- * @example readPanelRow({ code: "GV140FHB-K31", contacts: "30", source: "D" })
+ * @example readPanelRow({ code: "GV140FHB-K31", contacts: "30", source: "D" }).ok // true
  */
 export function readPanelRow(row: Readonly<Record<string, string | undefined>>): PanelRow {
   const problems: { column: string; message: string }[] = [];
@@ -206,7 +207,7 @@ export function writePanelRow(p: Panel): Record<string, string | number> {
   const row: Record<string, string | number> = { code: p.code };
   if (p.otherNames?.length) row.other_names = p.otherNames.map((n) => `${n.kind} ${n.text}`).join("; ");
   for (const fact of FACT_NAMES) {
-    const v = p[fact] as Sourced<unknown> | undefined;
+    const v = factOf(p, fact);
     if (!v) continue;
     const { columns, write } = CELLS[fact];
     const cells = v.value === null ? columns.map(() => "unknown") : write(v.value as never);

@@ -13,7 +13,7 @@ const WORD: Readonly<Record<Exclude<Extra, "tabs">, RegExp>> = {
 /**
  * Whether a panel's record promises an extra.
  * @returns true or false as its record says, null when nobody has said
- * @example promised(panel, "tape") // true for a panel whose box holds "tape strips"
+ * @example promised(candidate, "tape") // true
  */
 export function promised(p: Panel, extra: Extra): boolean | null {
   if (extra === "tabs") return p.tabs.value === null ? null : p.tabs.value.length > 0;

@@ -18,7 +18,7 @@ export interface Overall {
 /**
  * The verdict on a candidate as a whole: the worst known class, *do not connect* while a destroying field is unknown,
  * unconditional only when nothing is unknown. Counts of changes, asks and looks are always said.
- * @example overallVerdict(compareFit(old, candidate, build)).words // "Works with 1 change, if 2 looks agree"
+ * @example overallVerdict(compareFit(old, candidate, build)).words // "Do not connect yet: contacts face not known. Then 3 changes, if 2 looks agree"
  */
 export function overallVerdict(rows: readonly FitRow[]): Overall {
   const stops = rows.filter((r) => r.verdict === "stop");

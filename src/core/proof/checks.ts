@@ -35,7 +35,7 @@ const SERVED: Record<string, { name: string; how: string; pass: Pass } | undefin
  * @param build the machine
  * @param disturbed what this repair touched
  * @returns checks in the order of work, each with its pass and the disturbance that asks for it
- * @example requiredChecks(build, { connectors: ["camera-plug"], groups: [], parts: [] }).some((c) => c.id === "camera")
+ * @example requiredChecks(build, { connectors: ["display-plug"], groups: [], parts: [] }).some((c) => c.id === "lidSwing") // true
  */
 export function requiredChecks(build: Build, disturbed: Disturbed): Check[] {
   const checks: Check[] = [

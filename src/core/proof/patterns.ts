@@ -25,7 +25,7 @@ export interface Surface {
  * @param g a surface whose units are device pixels
  * @param w width in px @param h height in px
  * @param t time in ms, for the moving bar
- * @example paintPattern(ctx, 1920, 1080, "checker", 0)
+ * @example paintPattern(surface, 192, 108, "checker", 0)
  */
 export function paintPattern(g: Surface, w: number, h: number, id: string, t: number): void {
   const solid: Record<string, string> = {

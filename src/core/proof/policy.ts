@@ -21,7 +21,7 @@ export interface PolicyRow {
  * @param policy the acceptance table
  * @param pixels horizontal and vertical pixels, or null when unknown (one million is then assumed: the strictest usual case)
  * @param faults class of each fault tapped
- * @example judgeFaults(policy, { h: 1920, v: 1080 }, ["dark"])[1] // { class: "dark", found: 1, atMost: 4, ok: true }
+ * @example judgeFaults(policy, { h: 1920, v: 1080 }, ["dark"]).find((r) => r.class === "dark").found // 1
  */
 export function judgeFaults(policy: Policy, pixels: { h: number; v: number } | null, faults: readonly FaultClass[]): PolicyRow[] {
   const millions = pixels ? (pixels.h * pixels.v) / 1e6 : 1;

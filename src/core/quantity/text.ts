@@ -1,7 +1,6 @@
 /**
  * A count with its noun, so that no screen says "1 screws".
  * @example counted(1, "screw") // "1 screw"
- * @example counted(3, "box", "boxes") // "3 boxes"
  */
 export function counted(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
@@ -11,7 +10,6 @@ export function counted(n: number, one: string, many = `${one}s`): string {
  * Minutes as a duration the way the bench says it.
  * @param minutes zero or more
  * @example durationWords(75) // "1 h 15"
- * @example durationWords(9.4) // "9 min"
  */
 export function durationWords(minutes: number): string {
   const whole = Math.round(minutes);
@@ -20,7 +18,7 @@ export function durationWords(minutes: number): string {
   return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${String(rest).padStart(2, "0")}`;
 }
 
-/** Millimetres to at most one decimal, without a trailing zero. @example mm(3) // "3"; mm(0.45) // "0.5" */
+/** Millimetres to at most one decimal, without a trailing zero. @example mm(0.45) // "0.5" */
 export const mm = (value: number): string => String(Math.round(value * 10) / 10);
 
 /** A list in words. @example listed(["a","b","c"]) // "a, b and c" */

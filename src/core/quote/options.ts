@@ -93,7 +93,7 @@ function riskOf(m: Mishap, family: Family | null, log: ShopLog): Risk & { id: st
 /**
  * The choices a customer has, each with price, spread and days. Exact, so the same input gives the same answer.
  * Prices include tax. *Expected* counts what may go wrong; *P80* is not passed in four jobs of five; *likely* is the median.
- * @example quoteOptions(input).map((o) => o.id) // ["cover", "makerService", "lidAssembly", "panelNew", "panelUsed", "none"]
+ * @example quoteOptions(quoteInput).map((o) => o.id) // ["cover", "makerService", "lidAssembly", "panelNew", "panelUsed", "none"]
  */
 export function quoteOptions(i: QuoteInput): QuoteOption[] {
   const p = i.policy;

@@ -8,7 +8,7 @@ import type { Part } from "./options";
  * The cheapest new and the cheapest used panel on offer that could go in: against the old panel when it is known, else the
  * panels seen in this machine model. Never one that is a *stop* or must not be connected yet.
  * @param old the panel in the machine, or null @param seen ids of panels seen in this machine model
- * @example panelParts(old, [], panels, offers, build).panelNew?.priceMinor // 6140
+ * @example panelParts(null, [], [], [], build).panelNew // null
  */
 export function panelParts(
   old: Panel | null,

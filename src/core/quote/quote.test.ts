@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { builds, panels } from "@tests/bench";
 import { seededRandom } from "@tests/randomActs";
+import { runs } from "@tests/scale";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Offer } from "../catalogue";
@@ -83,7 +84,7 @@ describe("distribution of a cost", () => {
           expect(a[0]).toBeGreaterThanOrEqual(fixedMinor);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

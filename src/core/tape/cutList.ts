@@ -21,7 +21,7 @@ const SHORTEST_MM = 8;
  * The new tape as a cut list: one piece per stretch between keep-outs, where the old strip lay.
  * @param build the machine
  * @returns pieces in the build's order; empty for a panel held by screws alone
- * @example cutList(build).map((p) => `${p.widthMm} x ${p.lengthMm} mm`)
+ * @example cutList(build).map((p) => `${p.widthMm} x ${p.lengthMm} mm`) // ["4 x 172 mm", "4 x 70 mm", "4 x 88 mm"]
  */
 export function cutList(build: Build): CutPiece[] {
   return build.tapes.filter((t) => t.holds === build.subject.part).flatMap((t) => pieces(t));

@@ -1,5 +1,6 @@
 import { builds } from "@tests/bench";
 import { randomBuild } from "@tests/randomBuild";
+import { runs } from "@tests/scale";
 import { describe, expect, it } from "vitest";
 import type { Build } from "../build";
 import { indexBuild } from "../build";
@@ -71,7 +72,7 @@ describe("goals other than the panel", () => {
     }
   });
   it("a step already done costs nothing more", () => {
-    for (let seed = 1; seed <= 40; seed++) {
+    for (let seed = 1; seed <= runs(40); seed++) {
       const b = randomBuild(seed, 6);
       const whole = wayOut(b);
       if (!whole.ok) throw new Error(whole.problem);

@@ -22,7 +22,7 @@ export interface StepGraph {
 /**
  * Everything that could be done to this machine, as steps, with what each needs first.
  * @param b an indexed build
- * @example stepGraph(indexBuild(build)).needs.get("partOut:panel")
+ * @example stepGraph(b).needs.get("mainsOut") // ["shutDown"]
  */
 export function stepGraph(b: BuildIndex): StepGraph {
   const { build } = b;
@@ -111,7 +111,10 @@ export function stepGraph(b: BuildIndex): StepGraph {
   return { steps, needs, either, exposes };
 }
 
-/** Steps that isolation itself needs: every other one comes after it. */
+/**
+ * Steps that isolation itself needs: every other one comes after it.
+ * @example isolationSteps(stepGraph(b).needs).has("mainsOut") // true
+ */
 export function isolationSteps(needs: Needs): Set<string> {
   const found = new Set<string>();
   const walk = ["drain"];

@@ -18,7 +18,7 @@ export const withInches = (name: string): string =>
 /**
  * What a plan needs, beside what the shop has: nothing more. Parts of a change and tape are to be fetched, so they count as
  * missing until somebody says otherwise.
- * @example kitOf(plan.tools, stock).filter((r) => r.state === "missing")
+ * @example kitOf(plan.tools, null).every((r) => r.state === "missing") // true
  */
 export function kitOf(tools: Plan["tools"], stock: ToolStock | null): KitRow[] {
   const have = new Set((stock?.have ?? []).map((h) => h.toLowerCase()));

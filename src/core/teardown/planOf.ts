@@ -16,16 +16,16 @@ export interface PlanAsk {
   weights: PlanWeights;
 }
 
-/** What the plan of this job is made from; null before a plan was taken. @example planAskOf(view)?.quick // false */
+/** What the plan of this job is made from; null before a plan was taken. @example planAskOf(view).quick // false */
 export function planAskOf(v: JobView, weights: PlanWeights = PLAN_WEIGHTS): PlanAsk | null {
   const b = buildOf(v);
   return b && { build: b.build, changes: changesOf(v), quick: v.state.finds.length > 0, weights };
 }
 
-/** The plan that is asked for. @example madePlan({ build, changes: [], quick: false, weights: PLAN_WEIGHTS }).ok */
+/** The plan that is asked for. @example madePlan({ build, changes: [], quick: false, weights: PLAN_WEIGHTS }).ok // true */
 export const madePlan = (a: PlanAsk): PlanResult => makePlan(a.build, a.changes, a.quick ? QUICK_BUDGET : undefined, a.weights);
 
-/** Where a job stands, its plan made on the spot. @example progressOf(view)?.now?.title // "Take the mains lead out" */
+/** Where a job stands, its plan made on the spot. @example progressOf(view).now.title // "Shut the machine down" */
 export function progressOf(v: JobView, weights: PlanWeights = PLAN_WEIGHTS): Progress | null {
   const a = planAskOf(v, weights);
   return a && progressIn(v, madePlan(a));
@@ -41,7 +41,7 @@ export interface OtherGoal {
   proven: boolean;
 }
 
-/** The goals beside "panel out" that this build has. @example otherGoals(build).map((g) => g.goal) // ["lidOff", "cameraOut"] */
+/** The goals beside "panel out" that this build has. @example otherGoals(build).map((g) => g.goal) // [] */
 export const otherGoals = (build: Build, weights: PlanWeights = PLAN_WEIGHTS): OtherGoal[] =>
   GOALS.filter((g) => g !== "subjectOut").flatMap((goal) => {
     const r = wayOut(build, { goal, weights });

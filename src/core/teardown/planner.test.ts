@@ -3,6 +3,7 @@ import { everyOrder, everyPlan } from "@tests/everyPlan";
 import { judgePlan } from "@tests/planChecker";
 import { seededRandom } from "@tests/randomActs";
 import { randomBuild } from "@tests/randomBuild";
+import { runs } from "@tests/scale";
 import { describe, expect, it } from "vitest";
 import { makePlan } from "./plan";
 import { bestOrder, type OrderProblem } from "./search";
@@ -11,7 +12,7 @@ import type { PlanWeights } from "./weights";
 
 describe("the cheapest order", () => {
   it("is the least of all orders, for small problems of every make", () => {
-    for (let seed = 1; seed <= 150; seed++) {
+    for (let seed = 1; seed <= runs(150); seed++) {
       const random = seededRandom(seed);
       const n = 3 + Math.floor(random() * 5);
       const p: OrderProblem = {
@@ -32,7 +33,7 @@ describe("the cheapest order", () => {
   });
   it("says how far off it may be when it has to stop early, and the bound holds", () => {
     let stopped = 0;
-    for (let seed = 1; seed <= 40; seed++) {
+    for (let seed = 1; seed <= runs(40); seed++) {
       const random = seededRandom(seed);
       const n = 8;
       const p: OrderProblem = {
@@ -51,7 +52,7 @@ describe("the cheapest order", () => {
       expect(r.bound).toBeLessThanOrEqual(least + 1e-9);
       expect(r.value).toBeGreaterThanOrEqual(least - 1e-9);
     }
-    expect(stopped).toBeGreaterThan(20);
+    expect(stopped).toBeGreaterThan(runs(40) / 2);
   });
   it("a circle has no order", () => {
     const p = {
@@ -71,7 +72,7 @@ describe("the cheapest order", () => {
 describe("the plan over set and order together", () => {
   it("equals exhaustive search on 200 random machines of up to 9 parts", () => {
     let chosen = 0;
-    for (let seed = 1; seed <= 200; seed++) {
+    for (let seed = 1; seed <= runs(200); seed++) {
       const build = randomBuild(seed, 3 + (seed % 7));
       const r = wayOut(build);
       if (!r.ok) throw new Error(`seed ${seed}: ${r.problem}`);
@@ -79,11 +80,11 @@ describe("the plan over set and order together", () => {
       expect(r.objective.value, `seed ${seed}`).toBeCloseTo(everyPlan(build), 9);
       if (r.steps.some((s) => s.kind === "tether")) chosen += 1;
     }
-    expect(chosen, "plans in which an alternative was taken").toBeGreaterThan(10);
+    expect(chosen, "plans in which an alternative was taken").toBeGreaterThan(runs(200) / 20 - 1);
   }, 60_000);
   it("equals exhaustive search under whatever a shop weighs, and the weights change what is best", () => {
     let moved = 0;
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= runs(60); seed++) {
       const build = randomBuild(seed, 4 + (seed % 6));
       const random = seededRandom(500 + seed);
       const weights: PlanWeights = {
@@ -102,10 +103,10 @@ describe("the plan over set and order together", () => {
       const plain = wayOut(build);
       if (plain.ok && plain.steps.map((s) => s.id).join() !== r.steps.map((s) => s.id).join()) moved += 1;
     }
-    expect(moved, "plans that came out otherwise").toBeGreaterThan(0);
+    expect(moved, "plans that came out otherwise").toBeGreaterThan(runs(60) / 60 - 1);
   });
   it("and its way back break no rule of the bench, on 1,000 random machines", () => {
-    for (let seed = 1; seed <= 1000; seed++) {
+    for (let seed = 1; seed <= runs(1000); seed++) {
       const build = randomBuild(seed, 3 + (seed % 14));
       const r = makePlan(build);
       if (!r.ok) throw new Error(`seed ${seed}: ${r.problem}`);

@@ -14,7 +14,7 @@ export interface Progress {
  * Where a job stands in its plan, told from what was recorded; no step number is kept anywhere. The plan is made elsewhere
  * (`madePlan`), so that a page can have it made in a worker.
  * @returns null without a plan, or when the build cannot be planned
- * @example progressIn(view, madePlan(planAskOf(view)!))?.now?.title // "Take the mains lead out"
+ * @example progressIn(view, madePlan(planAskOf(view))).now.title // "Shut the machine down"
  */
 export function progressIn(v: JobView, made: PlanResult | null): Progress | null {
   const b = buildOf(v);

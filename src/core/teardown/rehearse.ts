@@ -45,7 +45,10 @@ export type Judgement =
       slip: DrillSlip;
     };
 
-/** A drill over a build's way out; null when the build cannot be planned. @example drillOf(build)?.plan.out.length */
+/**
+ * A drill over a build's way out; null when the build cannot be planned.
+ * @example drillOf(build).plan.out.length === plan.out.length // true
+ */
 export function drillOf(build: Build, weights: PlanWeights = PLAN_WEIGHTS): Drill | null {
   const made = makePlan(build, [], undefined, weights);
   if (!made.ok) return null;
@@ -54,7 +57,7 @@ export function drillOf(build: Build, weights: PlanWeights = PLAN_WEIGHTS): Dril
   return { build, plan: made.plan, graph, isolation, weights };
 }
 
-/** The step the plan does next; null when the goal is reached. */
+/** The step the plan does next; null when the goal is reached. @example nextOf(drill, new Set()).id // "shutDown" */
 export const nextOf = (d: Drill, done: ReadonlySet<string>): Step | null => d.plan.out.find((s) => !done.has(s.id)) ?? null;
 
 /**
@@ -122,7 +125,7 @@ export function judgePick(d: Drill, done: ReadonlySet<string>, id: string): Judg
 /**
  * Steps to pick from: what the plan does next, and others that are wrong now, in an order that tells nothing.
  * @param random a number from 0 to 1, seeded by the caller
- * @example picksOf(drill, new Set(), 4, Math.random).length // 4
+ * @example picksOf(drill, new Set(), 4, () => 0.5).length // 4
  */
 export function picksOf(d: Drill, done: ReadonlySet<string>, count: number, random: () => number): Step[] {
   const next = nextOf(d, done);

@@ -60,7 +60,6 @@ export const cellCode = (group: string): string => `HV:SCREWS:${group.toUpperCas
  * What a scan says of screws: the cell they were laid on, or how many.
  * @returns null for anything else
  * @example readScrewScan("HV:SCREWS:BASE-SCREWS") // { group: "base-screws" }
- * @example readScrewScan("4") // { count: 4 }
  */
 export function readScrewScan(text: string): { group: string } | { count: number } | null {
   const cell = /^HV:SCREWS:([A-Z0-9][A-Z0-9-]{0,47})$/i.exec(text.trim());
@@ -87,7 +86,7 @@ function broken(words: string, most: number): string[] {
  * @param inPlace groups that go back into their own holes at once, beside those the build treats so
  * @param paper A4 or Letter; lengths in mm at true scale
  * @returns cells by page; empty pages when the plan takes no screw
- * @example screwSheet(build, plan.out, "a4", "H-2417", "http://…").pages.length
+ * @example screwSheet(build, plan.out, "a4", "H-2417", "http://127.0.0.1").pages.length // 1
  */
 export function screwSheet(
   build: Build,
@@ -213,7 +212,7 @@ export function barRects(): { xMm: number; yMm: number; widthMm: number; heightM
 /**
  * The factor by which a printer has to be corrected, from the bar as measured with a ruler.
  * @param measuredMm what the ruler says of the 100 mm bar; 80 to 120, else null
- * @example printScale(98.5) // 1.0152
+ * @example printScale(100) // 1
  */
 export const printScale = (measuredMm: number): number | null =>
   measuredMm >= 80 && measuredMm <= 120 ? BAR_MM / measuredMm : null;

@@ -13,7 +13,7 @@ export type QrModules = readonly (readonly boolean[])[];
  * @param qr modules of the code that opens the job
  * @param codeOf modules of the code of a cell
  * @param scale correction for this printer, 1 for none
- * @example screwSheetSvg(sheet, 0, [], 1).startsWith("<svg")
+ * @example screwSheetSvg(sheet, 0, [], 1).startsWith("<svg") // true
  */
 export function screwSheetSvg(
   sheet: ScrewSheet,

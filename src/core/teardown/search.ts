@@ -64,7 +64,7 @@ function successors(needs: readonly (readonly number[])[]): Uint8Array[] | null 
  * @param budget partial orders that may be looked at; when it is used up, the best found is given with a bound
  * @param limit orders this dear or dearer are of no interest
  * @returns the order with its value, and a bound that no order beats; never throws
- * @example bestOrder(problem).proven // true
+ * @example bestOrder({ cost: [1, 2], minutes: [1, 2], tool: [-1, -1], view: [-1, -1], pre: [[1], []], exposes: [0, 0], toolChange: 1, turn: 1 }).order // [1,0]
  */
 export function bestOrder(p: OrderProblem, budget: Budget = { left: 200_000 }, limit = Number.POSITIVE_INFINITY): OrderResult {
   const n = p.cost.length;

@@ -95,7 +95,7 @@ export interface StepRule {
 /** The id of a step. @example stepId("cableOn", "display-plug") // "cableOn:display-plug" */
 export const stepId = (kind: StepKind, target = ""): string => (target ? `${kind}:${target}` : kind);
 
-/** A motion of a build as a step says it. @example motionText(part.out).minutes // 1.5 */
+/** A motion of a build as a step says it. @example motionText(b.part.get("bezel").out).minutes > 0 // true */
 export const motionText = (m: Motion): Pick<StepText, "how" | "minutes"> & Partial<StepText> => ({
   how: m.how,
   minutes: m.minutes,

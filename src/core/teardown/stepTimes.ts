@@ -10,7 +10,7 @@ import { stepOfEvent } from "./steps";
  * @param events those that count, in canonical order
  * @param v the job as it stands
  * @returns planned and actual minutes in the order of the plan; steps never recorded are not in the list
- * @example stepTimes(counting(events), view, [...plan.out, ...plan.in])[0].actual
+ * @example stepTimes(events, view, plan.out) // []
  */
 export function stepTimes(events: readonly JobEvent[], v: JobView, steps: readonly Step[]): StepTime[] {
   const b = buildOf(v);

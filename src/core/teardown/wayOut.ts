@@ -14,7 +14,7 @@ const OTHER_GOALS: Readonly<Record<Exclude<Goal, "subjectOut">, { role: Part["ro
   cameraOut: { role: "camera", words: "camera only" },
 };
 
-/** A goal in words: the subject's is named by what it is. @example goalWords(build, "subjectOut") // "front unit out" */
+/** A goal in words: the subject's is named by what it is. @example goalWords(build, "subjectOut") // "panel out" */
 export const goalWords = (build: Build, goal: Goal): string =>
   goal === "subjectOut" ? `${SUBJECT_WORDS[build.subject.kind]} out` : OTHER_GOALS[goal].words;
 
@@ -89,7 +89,10 @@ function closure(g: StepGraph, goals: readonly string[], picks: ReadonlyMap<stri
   return { wanted, needs, open: openChoices[0] ?? null };
 }
 
-/** The step that reaches a goal in this build; null when the build has no such part. */
+/**
+ * The step that reaches a goal in this build; null when the build has no such part.
+ * @example goalStep(b, "subjectOut") // "partOut:panel"
+ */
 export function goalStep(b: BuildIndex, goal: Goal): string | null {
   const p = goal === "subjectOut" ? b.subject : b.build.parts.find((x) => x.role === OTHER_GOALS[goal].role && x.out);
   return p?.out ? `partOut:${p.id}` : null;
@@ -100,7 +103,7 @@ export function goalStep(b: BuildIndex, goal: Goal): string | null {
  * goal, and nothing that isolation does not need itself is touched before it.
  * @param build a sound build
  * @returns steps in order, the ones this goal does not need with what they would cost, and the proof; a problem names a circle
- * @example wayOut(build).steps.at(-1)?.id // "partOut:panel"
+ * @example wayOut(build).steps.at(-1).id // "partOut:panel"
  */
 export function wayOut(
   build: Build,

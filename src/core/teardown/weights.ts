@@ -29,7 +29,7 @@ export const PLAN_WEIGHTS: PlanWeights = {
 
 /**
  * What a step costs wherever it stands, in minutes' worth: its minutes, those of its way back, what it may break, heat and glue.
- * @example stepCost({ ...step, minutes: 2, backMinutes: 1 }, PLAN_WEIGHTS) // 3
+ * @example stepCost({ ...plan.out[0], minutes: 2, backMinutes: 1 }, PLAN_WEIGHTS) // 3
  */
 export function stepCost(s: Step, w: PlanWeights): number {
   return (

@@ -182,7 +182,7 @@ function testValues(m: TriageModel, ps: Float64Array, findings: Findings, access
  * The advice at the bench: what leads, which test is worth most next or that none is, and what would overturn it.
  * @param t the fault model @param context what is known of the machine @param findings answers so far
  * @param access whether the machine lies open, and what opening takes in minutes
- * @example advise(table, NOTHING_KNOWN, { dark: "yes" }).tests[0]?.test // "torchImage"
+ * @example advise(table, NOTHING_KNOWN, { cracks: "yes" }).lead.fault // "panelCell"
  */
 export function advise(
   t: TriageTable,

@@ -99,6 +99,7 @@ function scaledCause(cause: Float64Array, by: number): Float64Array {
 /**
  * The factor of a group or of a single finding, under every hypothesis.
  * @param by scales every fault's strength (1 as it stands; 0.5 and 2 to see how a verdict stands)
+ * @example factorOf(table, model.hypotheses, [table.findings[0].id], 0).members // ["cracks"]
  */
 export function factorOf(t: TriageTable, hypotheses: readonly Hypothesis[], members: readonly string[], by: number): Factor {
   const group = t.groups.find((g) => g.members.includes(members[0]!));
@@ -156,7 +157,7 @@ function lossOf(t: TriageTable, hypotheses: readonly Hypothesis[]): Float64Array
  * Sets considered: no fault, none of these (never paired), every listed fault, every pair of listed faults.
  * @param t a valid table @param c what is known of the machine
  * @returns the same object for the same table and context
- * @example modelOf(table, NOTHING_KNOWN).hypotheses.length // 2 + n + n (n - 1) / 2
+ * @example modelOf(table, NOTHING_KNOWN).hypotheses.length > table.faults.length // true
  */
 export function modelOf(t: TriageTable, c: TriageContext): TriageModel {
   const key = `${c.backlight}/${c.touch}/${c.age}/${c.happened}`;
@@ -185,7 +186,7 @@ export function modelOf(t: TriageTable, c: TriageContext): TriageModel {
   return model;
 }
 
-/** Which answers of a factor are given: bits answered, and their values. */
+/** Which answers of a factor are given: bits answered, and their values. @example answersOf(model.factors[0], {}).mask // 0 */
 export function answersOf(f: Factor, findings: Findings): { mask: number; value: number } {
   let mask = 0;
   let value = 0;
@@ -198,7 +199,10 @@ export function answersOf(f: Factor, findings: Findings): { mask: number; value:
   return { mask, value };
 }
 
-/** Chance of the given answers of one factor under one hypothesis; what is not answered is summed over. */
+/**
+ * Chance of the given answers of one factor under one hypothesis; what is not answered is summed over.
+ * @example chanceOf(model.factors[0], 0, 0, 0) // 1
+ */
 export function chanceOf(f: Factor, h: number, mask: number, value: number): number {
   if (mask === 0) return 1;
   let sum = 0;

@@ -18,7 +18,7 @@ const LOWER_PART = 0.2;
  * pattern that moves with the lid. An answer given by hand comes first.
  * @param t the fault model @param marks marks in mm on the lid @param glass the bezel opening in mm, or null when not known
  * @param given answers recorded by hand
- * @example findingsWithMarks(table, [crack], glass, {}).cracks // "yes"
+ * @example findingsWithMarks(table, [crack], null, {}).cracks // "yes"
  */
 export function findingsWithMarks(
   t: TriageTable,

@@ -19,13 +19,14 @@ const MODE_WORDS: Record<MeterSpot["mode"], string> = {
   diode: "The diode test",
   dcVolts: "DC volts",
 };
+/** How a mode of the meter is called in a sentence. @example modeWords("dcVolts") // "DC volts" */
 export const modeWords = (mode: MeterSpot["mode"]): string => MODE_WORDS[mode];
 
 /**
  * May the meter be used so in this power state? Continuity and diode only while isolated, volts only while live; in any
  * other or unknown state neither.
  * @returns null to go, else the reason in words
- * @example meterRefusal("continuity", "live") // "Continuity is measured on an isolated board only. …"
+ * @example meterRefusal("dcVolts", "live") // null
  */
 export function meterRefusal(mode: MeterSpot["mode"], power: PowerState): string | null {
   if (power === "unknown")
@@ -57,7 +58,7 @@ const show = (v: MeterValue, unit: string) => (v === null ? "OL, open" : `${v} $
  * Holds a reading against the spot's range and band. A value no meter could show there answers nothing.
  * @param spot where and how it was measured
  * @param value in the spot's unit; null = over limit (an open circuit); over limit answers only continuity and diode
- * @example judgeReading(fuse, null).outcome // "yes": the fuse is open
+ * @example judgeReading(table.meter[0], null).inBand // false
  */
 export function judgeReading(spot: MeterSpot, value: MeterValue): JudgedReading {
   const [lo, hi] = spot.band;

@@ -1,4 +1,5 @@
 import { triageTable } from "@tests/bench";
+import { runs } from "@tests/scale";
 import { contextOf, smallModel } from "@tests/triageReference";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
@@ -80,7 +81,7 @@ describe("next test", () => {
           else expect(a.tests).toEqual([]);
         },
       ),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   }, 60_000);
   it("two tests may pay only together", () => {

@@ -1,5 +1,6 @@
 import { triageTable } from "@tests/bench";
 import { seededRandom } from "@tests/randomActs";
+import { runs } from "@tests/scale";
 import { agrees, answers, context, contextOf } from "@tests/triageReference";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
@@ -9,7 +10,7 @@ describe("posterior", () => {
   it("equals the plain enumeration over the same sets to 1e-9, for any findings", () => {
     fc.assert(
       fc.property(context, answers, (c, f) => agrees(triageTable, c, f)),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   }, 60_000);
   it("the order of evidence never changes it", () => {
@@ -19,7 +20,7 @@ describe("posterior", () => {
         const shuffled = Object.fromEntries(Object.entries(f).sort(() => random() - 0.5));
         expect(posterior(triageTable, c, shuffled)).toEqual(posterior(triageTable, c, f));
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
   it("unclear and not done never move it", () => {
@@ -28,7 +29,7 @@ describe("posterior", () => {
         const said = Object.fromEntries(Object.entries(f).filter(([, o]) => o === "yes" || o === "no"));
         expect(posterior(triageTable, c, f).ranking).toEqual(posterior(triageTable, c, said).ranking);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
   it("repeating a look never raises it: a second finding of a group adds less than it would by itself", () => {
@@ -78,7 +79,7 @@ describe("posterior", () => {
           expect(Math.abs(l.moved - (lead.p - before))).toBeLessThan(1e-9);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   }, 60_000);
   it("no fault is never ruled out by silence, none of these is never paired", () => {

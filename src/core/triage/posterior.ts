@@ -35,6 +35,10 @@ export interface LogWeights {
   total: Float64Array;
   byFactor: Map<number, Float64Array>;
 }
+/**
+ * Logarithms of what each hypothesis weighs, all findings together and factor by factor.
+ * @example logWeights(model, {}).total.length === model.hypotheses.length // true
+ */
 export function logWeights(m: TriageModel, findings: Findings): LogWeights {
   const total = Float64Array.from(m.hypotheses, (h) => Math.log(h.prior));
   const byFactor = new Map<number, Float64Array>();
@@ -51,7 +55,10 @@ export function logWeights(m: TriageModel, findings: Findings): LogWeights {
   return { total, byFactor };
 }
 
-/** Normalised chances from log weights; null when every one is impossible. */
+/**
+ * Normalised chances from log weights; null when every one is impossible.
+ * @example normalise(Float64Array.of(0, 0))[0] // 0.5
+ */
 export function normalise(logs: Float64Array): Float64Array | null {
   let top = Number.NEGATIVE_INFINITY;
   for (const l of logs) if (l > top) top = l;
@@ -66,11 +73,17 @@ export function normalise(logs: Float64Array): Float64Array | null {
   return out;
 }
 
-/** Chance of every hypothesis given the findings, in the model's order; null on a contradiction. */
+/**
+ * Chance of every hypothesis given the findings, in the model's order; null on a contradiction.
+ * @example hypothesisChances(model, {}).length === model.hypotheses.length // true
+ */
 export const hypothesisChances = (m: TriageModel, findings: Findings): Float64Array | null =>
   normalise(logWeights(m, findings).total);
 
-/** Chance that each listed fault is present, then none of these, then no fault, in the table's order. */
+/**
+ * Chance that each listed fault is present, then none of these, then no fault, in the table's order.
+ * @example presentChances(model, hypothesisChances(model, {})).length === faultIds(table).length // true
+ */
 export function presentChances(m: TriageModel, ps: Float64Array): Float64Array {
   const out = new Float64Array(m.table.faults.length + 2);
   const { first, second } = m.counts;
@@ -81,10 +94,12 @@ export function presentChances(m: TriageModel, ps: Float64Array): Float64Array {
   return out;
 }
 
+/** Ids of all faults, with the two that are in no list last. @example faultIds(table).at(-1) // "noFault" */
 export const faultIds = (t: TriageTable): string[] => [...t.faults.map((f) => f.id), NONE, NO_FAULT];
 const nameOf = (t: TriageTable, id: string): string =>
   id === NONE ? t.noneOfThese.name : id === NO_FAULT ? t.noFault.name : t.faults.find((f) => f.id === id)!.name;
 
+/** The place of the greatest chance. @example leadOf(Float64Array.of(0.2, 0.7, 0.1)) // 1 */
 export const leadOf = (present: Float64Array): number => present.reduce((best, p, i) => (p > present[best]! ? i : best), 0);
 
 /**
@@ -101,7 +116,10 @@ export function posterior(t: TriageTable, context: TriageContext, findings: Find
   return posteriorOf(m, findings, logWeights(m, findings)).posterior;
 }
 
-/** The same from a model and weights already made, with the chance of every hypothesis. */
+/**
+ * The same from a model and weights already made, with the chance of every hypothesis.
+ * @example posteriorOf(model, {}, logWeights(model, {})).posterior.ranking.length // 14
+ */
 export function posteriorOf(
   m: TriageModel,
   findings: Findings,

@@ -1,5 +1,4 @@
-import { claimWords, FACT_LABEL, FACT_NAMES, type FactName, factWords, type Panel } from "@/core/panel";
-import type { Sourced } from "@/core/quantity";
+import { claimWords, FACT_LABEL, FACT_NAMES, type FactName, factOf, factWords, type Panel } from "@/core/panel";
 
 /** What somebody else saved meanwhile, fact by fact, against what stands here. */
 export function Differences({
@@ -12,20 +11,18 @@ export function Differences({
   onTheirs: (fact: FactName) => void;
 }) {
   const list = FACT_NAMES.filter(
-    (n) =>
-      JSON.stringify((mine?.[n] as Sourced<unknown> | undefined)?.value ?? null) !==
-      JSON.stringify((theirs[n] as Sourced<unknown> | undefined)?.value ?? null),
+    (n) => JSON.stringify((mine && factOf(mine, n))?.value ?? null) !== JSON.stringify(factOf(theirs, n)?.value ?? null),
   );
   if (list.length === 0) return <p>The values agree with yours.</p>;
   return (
     <ul>
       {list.map((n) => {
-        const t = theirs[n] as Sourced<unknown> | undefined;
+        const t = factOf(theirs, n);
         return (
           <li key={n} className="flex items-center gap-3">
             <span>
               {FACT_LABEL[n]}: now {t ? claimWords(factWords(n, t.value), t) : "unknown"}, here{" "}
-              {factWords(n, (mine?.[n] as Sourced<unknown> | undefined)?.value)}
+              {factWords(n, (mine && factOf(mine, n))?.value)}
             </span>
             <button type="button" className="link min-h-11" onClick={() => onTheirs(n)}>
               take theirs

@@ -6,7 +6,10 @@ import { isolatedFor } from "../power";
 import { breachClear, safetyClear } from "../stops";
 import { looseTestMissing } from "../swap/connect";
 
-/** May liners be pulled (or an untaped panel be seated)? A valid loose test, isolated again, all of the panel's cables home. */
+/**
+ * May liners be pulled (or an untaped panel be seated)? A valid loose test, isolated again, all of the panel's cables home.
+ * @example mayPullLiners(view).reason // "No loose test yet: power the new panel before anything is stuck."
+ */
 export function mayPullLiners(v: JobView): Answer {
   const gate = "mayPullLiners";
   const stop = safetyClear(v, gate) ?? breachClear(v, gate);
@@ -32,7 +35,7 @@ export function mayPullLiners(v: JobView): Answer {
   return null;
 }
 
-/** May the panel be lowered for good? */
+/** May the panel be lowered for good? @example maySeat(view).gate // "maySeat" */
 export function maySeat(v: JobView): Answer {
   const gate = "maySeat";
   const base = mayPullLiners(v);

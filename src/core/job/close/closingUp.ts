@@ -7,7 +7,10 @@ import { seated } from "../subject";
 
 const isCloseUp = (role: string) => role === "bezel" || role === "baseCover";
 
-/** May bezel or base cover go on? The open pass proven, off and settled, and nothing left out under it. */
+/**
+ * May bezel or base cover go on? The open pass proven, off and settled, and nothing left out under it.
+ * @example mayCloseUp(opened, "bezel").reason // "The new panel is not seated."
+ */
 export function mayCloseUp(v: JobView, part: string): Answer {
   const gate = "mayCloseUp";
   const stop = safetyClear(v, gate) ?? breachClear(v, gate);

@@ -5,7 +5,10 @@ import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "../der
 import { breachClear, safetyClear } from "../stops";
 import { seated } from "../subject";
 
-/** May the machine go back to its owner? Both passes, every screw accounted for, seams and angle checked, no breach. */
+/**
+ * May the machine go back to its owner? Both passes, every screw accounted for, seams and angle checked, no breach.
+ * @example mayHandOver(view).reason // "No new panel is seated."
+ */
 export function mayHandOver(v: JobView): Answer {
   const gate = "mayHandOver";
   const stop = safetyClear(v, gate) ?? breachClear(v, gate);

@@ -4,7 +4,10 @@ import { type Answer, no, notHere } from "../answer";
 import type { JobView } from "../derived";
 import { seated } from "../subject";
 
-/** May this screw go back here: out of this hole, of its length, what it holds in place, and still within reach? */
+/**
+ * May this screw go back here: out of this hole, of its length, what it holds in place, and still within reach?
+ * @example mayPutBack(view, b, "b1").gate // "screw"
+ */
 export function mayPutBack(v: JobView, b: BuildIndex, screw: string, type?: string): Answer {
   const g = b.groupOfScrew.get(screw);
   if (!g) return notHere("screw", screw);

@@ -3,7 +3,10 @@ import { type Answer, no } from "../answer";
 import { candidateOf, fitOf, type JobView } from "../derived";
 import { moneyWords, openMoneyStops, safetyClear } from "../stops";
 
-/** May this candidate be ordered? Never a *stop*; unknown destroying fields accepted by name; differences asked; money stops settled. */
+/**
+ * May this candidate be ordered? Never a *stop*; unknown destroying fields accepted by name; differences asked; money stops settled.
+ * @example mayOrder(view, []).reason // "Brightwater Panels has the order already."
+ */
 export function mayOrder(v: JobView, acceptedUnknowns: readonly string[]): Answer {
   const gate = "mayOrder";
   const stop = safetyClear(v, gate);

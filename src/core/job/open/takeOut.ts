@@ -3,7 +3,7 @@ import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import type { JobView } from "../derived";
 
-/** May this screw come out, or be loosened: reached, and meant to? */
+/** May this screw come out, or be loosened: reached, and meant to? @example mayUnscrew(view, b, "b1", false) // null */
 export function mayUnscrew(v: JobView, b: BuildIndex, screw: string, loosen: boolean): Answer {
   const g = b.groupOfScrew.get(screw);
   if (!g) return notHere("screw", screw);
@@ -17,7 +17,7 @@ export function mayUnscrew(v: JobView, b: BuildIndex, screw: string, loosen: boo
   return null;
 }
 
-/** What still holds a part: what blocks it, its screws, its tape. */
+/** What still holds a part: what blocks it, its screws, its tape. @example heldBy(view, b, "base-cover").gate // "held" */
 export function heldBy(v: JobView, b: BuildIndex, partId: string): Answer {
   const p = b.part.get(partId)!;
   const blocked = p.blockedBy.filter((x) => v.state.parts[x] !== "out" && v.state.parts[x] !== "folded");
@@ -50,7 +50,10 @@ function isAway(v: JobView, b: BuildIndex, x: string): boolean {
   return s.parts[x] === "out" || s.parts[x] === "folded";
 }
 
-/** May this part come out? Nothing holds it, nothing ties it, and it was folded first where it folds. */
+/**
+ * May this part come out? Nothing holds it, nothing ties it, and it was folded first where it folds.
+ * @example mayTakeOut(view, b, "base-cover").gate // "held"
+ */
 export function mayTakeOut(v: JobView, b: BuildIndex, partId: string): Answer {
   const p = b.part.get(partId);
   if (!p) return notHere("part", partId);

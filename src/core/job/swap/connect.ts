@@ -8,7 +8,7 @@ import { breachClear, safetyClear } from "../stops";
 
 /**
  * May this connector be taken off? Isolated first, unless the build names it as a power point or as ahead of isolation.
- * @example mayDisconnect(view, "display-plug")?.reason // "Not isolated. Still to do: shut down …"
+ * @example mayDisconnect(view, "battery-plug").reason // "Battery plug lies under base cover."
  */
 export function mayDisconnect(v: JobView, connector: string): Answer {
   const gate = "mayDisconnect";
@@ -30,7 +30,10 @@ export function mayDisconnect(v: JobView, connector: string): Answer {
   return c.aheadOfIsolation ? null : isolatedFor(v, gate);
 }
 
-/** May this connector be put on? Isolated, unless it is a power point; the new panel's own go through `mayConnectPanel`. */
+/**
+ * May this connector be put on? Isolated, unless it is a power point; the new panel's own go through `mayConnectPanel`.
+ * @example mayConnect(view, "display-plug").reason // "Display plug is on already."
+ */
 export function mayConnect(v: JobView, connector: string): Answer {
   const gate = "mayConnect";
   const stop = safetyClear(v, gate);
@@ -53,6 +56,7 @@ export function mayConnect(v: JobView, connector: string): Answer {
 /**
  * May the new panel be connected? Every field that can destroy board or panel must be known and equal, or looked at on the
  * part in hand; the machine isolated; what moves over moved; no open breach.
+ * @example mayConnectPanel(opened, "battery-plug") // { gate: "mayConnectPanel", reason: "Move over first: earth foil." }
  */
 export function mayConnectPanel(v: JobView, connector: string): Answer {
   const gate = "mayConnectPanel";
@@ -105,7 +109,10 @@ function arrivalShut(v: JobView, gate: string): Answer {
     : null;
 }
 
-/** The loose test as it stands: null when it holds, else what is missing. */
+/**
+ * The loose test as it stands: null when it holds, else what is missing.
+ * @example looseTestMissing(view) // "No loose test yet: power the new panel before anything is stuck."
+ */
 export function looseTestMissing(v: JobView): string | null {
   const t = v.state.looseTest;
   if (!t) return "No loose test yet: power the new panel before anything is stuck.";

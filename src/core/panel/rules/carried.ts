@@ -3,9 +3,12 @@ import { decides, type Sourced } from "../../quantity";
 import type { Panel } from "../schema";
 import { equal, type RuleInput } from "./row";
 
-/** A value from a source that decides, else null. */
+/** A value from a source that decides, else null. @example sure({ value: 40, source: "S" }) // null */
 export const sure = <T>(v: Sourced<T> | undefined): T | null => (v && v.value !== null && decides(v) ? v.value : null);
-/** Both sides are known from a source that decides. */
+/**
+ * Both sides are known from a source that decides.
+ * @example both({ value: 40, source: "L" }, { value: 30, source: "D" }) // true
+ */
 export const both = <T>(a: Sourced<T>, b: Sourced<T>): boolean => sure(a) !== null && sure(b) !== null;
 
 export interface Carried {
@@ -17,7 +20,10 @@ export interface Carried {
 const cache = new WeakMap<Panel, WeakMap<Panel, WeakMap<object, Carried>>>();
 const NO_BUILD = {};
 
-/** Whether board, cable and panel carry the candidate's picture: its own clock when known, else CVT as a guess. */
+/**
+ * Whether board, cable and panel carry the candidate's picture: its own clock when known, else CVT as a guess.
+ * @example carried({ old, candidate, build }).verdict // "asBefore"
+ */
 export function carried({ old, candidate, build }: RuleInput): Carried {
   const byCandidate = cache.get(old) ?? new WeakMap();
   cache.set(old, byCandidate);

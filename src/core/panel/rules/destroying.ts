@@ -3,7 +3,10 @@ import type { FactName } from "../factNames";
 import type { Panel } from "../schema";
 import { equal, type FitRow, type FitRule, row, type Spec } from "./row";
 
-/** A field that burns a board when it is wrong: known different stops, anything not certain is unknown. */
+/**
+ * A field that burns a board when it is wrong: known different stops, anything not certain is unknown.
+ * @example destroyingRow(spec, { value: 40, source: "L" }, { value: 30, source: "L" }).verdict // "stop"
+ */
 export function destroyingRow<T>(spec: Spec<T>, a: Sourced<T>, b: Sourced<T>): FitRow {
   const base = { destroying: true };
   if (a.value !== null && b.value !== null && !equal(a.value, b.value))
@@ -33,7 +36,10 @@ export function destroyingRow<T>(spec: Spec<T>, a: Sourced<T>, b: Sourced<T>): F
   return row(spec, a, b, { ...base, verdict: "same", words: "same", reason: "Both known, and equal." });
 }
 
-/** The rule of a fact that can destroy a board or panel at the moment of mating. */
+/**
+ * The rule of a fact that can destroy a board or panel at the moment of mating.
+ * @example destroying("contacts", "Contacts", String, "Count them").fact // "contacts"
+ */
 export const destroying = <K extends FactName & keyof Panel>(
   fact: K,
   name: string,

@@ -48,7 +48,7 @@ export const FIT_RULES = {
 
 type Rules = typeof FIT_RULES;
 /** Fields that can destroy a board or panel at the moment of mating. */
-export type DestroyingField = { [K in FitField]: Rules[K] extends { destroying: true } ? K : never }[FitField];
+export type DestroyingField = { [K in keyof Rules]: Rules[K] extends { destroying: true } ? K : never }[keyof Rules];
 
 const all = Object.entries(FIT_RULES) as [FitField, FitRule][];
 export const DESTROYING = all.filter(([, r]) => r.destroying).map(([field]) => field) as readonly DestroyingField[];

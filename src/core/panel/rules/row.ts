@@ -80,6 +80,10 @@ export const FIT_LIMITS: FitLimits = {
   thicknessSameMm: 0.2,
 };
 
+/**
+ * A value as the table shows it, with its source; unknown has none.
+ * @example shown({ value: null, source: "S" }, String).text // "unknown"
+ */
 export const shown = <T>(v: Sourced<T>, words: (value: T) => string): Shown =>
   v.value === null ? { text: "unknown", source: null } : { text: words(v.value), source: v.source };
 
@@ -90,6 +94,10 @@ export interface Spec<T> {
   look: string;
 }
 
+/**
+ * A row of the comparison; an unknown one says what to look at.
+ * @example row(spec, { value: 40, source: "L" }, { value: 40, source: "D" }, { verdict: "same", words: "same", reason: "Equal." }).old.text // "40"
+ */
 export const row = <T>(
   spec: Spec<T>,
   a: Sourced<T>,
@@ -105,6 +113,7 @@ export const row = <T>(
   ...rest,
 });
 
+/** Two values are the same: numbers to a billionth, all else by content. @example equal(0.1 + 0.2, 0.3) // true */
 export const equal = <T>(a: T, b: T): boolean =>
   typeof a === "number" && typeof b === "number" ? Math.abs(a - b) < 1e-9 : JSON.stringify(a) === JSON.stringify(b);
 

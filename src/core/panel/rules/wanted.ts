@@ -2,7 +2,10 @@ import type { Sourced } from "../../quantity";
 import { both, carried } from "./carried";
 import { equal, type FitRow, type RuleInput, row, type Spec } from "./row";
 
-/** A field that may differ when the link carries it, but somebody must want it. */
+/**
+ * A field that may differ when the link carries it, but somebody must want it.
+ * @example wanted(spec, old.refreshHz, candidate.refreshHz, { old, candidate, build }, () => "other").verdict // "same"
+ */
 export function wanted<T>(spec: Spec<T>, a: Sourced<T>, b: Sourced<T>, i: RuleInput, say: (a: T, b: T) => string): FitRow {
   if (!both(a, b))
     return row(spec, a, b, {

@@ -84,10 +84,16 @@ export function makeStep(p: Planned, kind: StepKind, target = ""): Step {
   return { id: idOf(kind, target), kind, target, station, ...rule.make(p, target) };
 }
 
-/** Whether a step is done, told from the state alone. */
+/**
+ * Whether a step is done, told from the state alone.
+ * @example stepDone(atStep, makeStep({ b, changes: [] }, "shutDown")) // false
+ */
 export const stepDone = (v: AtStep, s: Step): boolean => RULE[s.kind].done(v, s.target);
 
-/** The one act that takes a step further, or null. */
+/**
+ * The one act that takes a step further, or null.
+ * @example stepNext(atStep, makeStep({ b, changes: [] }, "shutDown")).type // "bench.shutDown"
+ */
 export const stepNext = (v: AtStep, s: Step): Act | null => RULE[s.kind].next(v, s.target);
 
 type Belongs = (p: unknown, at: Moment) => string | null;
@@ -100,7 +106,7 @@ for (const [kind, rule] of Object.entries(RULE) as [StepKind, StepRule][])
  * The step an event belongs to, by its id; null for a record that is no act on the machine, and for an act that belongs to
  * whatever step is under way.
  * @param at the state before the event
- * @example stepOfEvent(screwOut, { s, b }) // "screwsOut:base-screws"
+ * @example stepOfEvent(event, { s, b }) // "screwsOut:no-such"
  */
 export function stepOfEvent(e: JobEvent, at: { s: Moment["s"]; b: BuildIndex }): string | null {
   for (const { kind, target } of byEvent.get(e.type) ?? []) {
@@ -113,7 +119,8 @@ export function stepOfEvent(e: JobEvent, at: { s: Moment["s"]; b: BuildIndex }):
 /** Acts of no step of their own: they happen at whatever step is under way, and its time is theirs. */
 export const UNDER_WAY = ["open.found", "open.stuck", "close.screwExtra"] as const satisfies readonly ActType[];
 
-type StepEvents = { [K in StepKind]: keyof (typeof STEPS)[K]["events"] }[StepKind];
+type Table = typeof STEPS;
+type StepEvents = { [K in keyof Table]: keyof Table[K]["events"] }[keyof Table];
 type Homeless = Exclude<ActType, StepEvents | (typeof UNDER_WAY)[number]>;
 /** Every act on the machine belongs to a step: one that does not is named here by the compiler. */
-export const everyActHasAStep: [Homeless] extends [never] ? true : Homeless = true;
+export const HOMELESS: Record<Homeless, never> = {};

@@ -5,6 +5,7 @@ import type { AtStep, Moment, Planned, StepStation } from "../step";
 /**
  * Power is taken off three times: before anything else (no target), after the loose test ("bond") and after the open pass
  * ("close"). What these steps share.
+ * @example offStation({ b, changes: [] }, "bond") // "bond"
  */
 export const offStation = ({ b }: Planned, target: string): StepStation => {
   if (target === "close") return "close";
@@ -16,7 +17,10 @@ export const offStation = ({ b }: Planned, target: string): StepStation => {
 /** Which of the three an act that takes power off belongs to. @example offAt({ s: emptyState(), b }) // "" */
 export const offAt = ({ s }: Moment): string => (s.subject === "in" ? "" : s.subject === "out" ? "bond" : "close");
 
-/** Which feeding an act that brings power on belongs to: the loose test, the open pass, the closed pass; null before any. */
+/**
+ * Which feeding an act that brings power on belongs to: the loose test, the open pass, the closed pass; null before any.
+ * @example onAt({ s: emptyState(), b }) // null
+ */
 export const onAt = ({ s }: Moment): string | null => {
   if (s.subject === "in") return null;
   return s.subject === "out" ? "test" : s.close.angleDeg === null && !s.bond.frontFilmOff ? "prove" : "closed";
@@ -37,7 +41,10 @@ function offForHands(v: AtStep, drain: boolean): boolean {
   return !drain || powerOf(v).isolated || v.b.powerPoints.some((c) => v.s.connectors[c.id] === "on");
 }
 
-/** A step of taking power off is done once it holds, or once the work behind it has begun. */
+/**
+ * A step of taking power off is done once it holds, or once the work behind it has begun.
+ * @example offDone(atStep, "", false) // false
+ */
 export function offDone(v: AtStep, target: string, holds: boolean, drain = false): boolean {
   const past =
     target === ""

@@ -1,7 +1,7 @@
 import { type CutPiece, cutList } from "../../tape";
 import type { Planned } from "../step";
 
-/** A piece of the cut list with the number it is called by. @example pieceOf(p, "left-1").number // 1 */
+/** A piece of the cut list with the number it is called by. @example pieceOf({ b, changes: [] }, "tape-left-1").number // 1 */
 export function pieceOf({ b }: Planned, id: string): CutPiece & { number: number } {
   const pieces = cutList(b.build);
   const at = pieces.findIndex((p) => p.id === id);

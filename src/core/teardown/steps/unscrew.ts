@@ -7,7 +7,10 @@ export const driveOf = (b: BuildIndex, group: string): string => {
   return `${DRIVE_WORDS[t.drive]} ${t.size}`;
 };
 
-/** What a step says that takes screws out or loosens them. */
+/**
+ * What a step says that takes screws out or loosens them.
+ * @example unscrewText(b, "base-screws", "Take out").title // "Take out 6 base screws"
+ */
 export function unscrewText(b: BuildIndex, group: string, verb: string, rest = ""): StepText {
   const g = b.group.get(group)!;
   const t = b.screwType.get(g.screws[0]!.type)!;
@@ -24,7 +27,10 @@ export function unscrewText(b: BuildIndex, group: string, verb: string, rest = "
   };
 }
 
-/** What a step says that puts them back or tightens them. */
+/**
+ * What a step says that puts them back or tightens them.
+ * @example screwText(b, "base-screws", "Put back", "Finger-tight first.").title // "Put back 6 base screws"
+ */
 export function screwText(b: BuildIndex, group: string, verb: string, how: string): StepText {
   const g = b.group.get(group)!;
   return {

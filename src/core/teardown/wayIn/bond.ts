@@ -1,7 +1,10 @@
 import { stepId } from "../step";
 import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
 
-/** The bond: changes for this panel, tape, dust, films, seating, pressing, in the one order that leaves no second try. */
+/**
+ * The bond: changes for this panel, tape, dust, films, seating, pressing, in the one order that leaves no second try.
+ * @example bond(ask).steps.map((x) => x.kind).includes("seat") // true
+ */
 export function bond(ask: WayInAsk): Source {
   const { b, pieces, changes } = ask;
   const say = new Says(ask);

@@ -20,7 +20,7 @@ export type WayIn = { ok: true; steps: Step[] } | { ok: false; problem: string }
  * @param changes what the new panel asks for beside a plain swap
  * @returns steps in order; those that are not where plain reversal would put them carry `because`. A circle is told in the
  * names of its steps, with what put one before the other
- * @example wayIn(build, out).steps.find((s) => s.kind === "looseTest")?.because // "Before anything is stuck …"
+ * @example wayIn(build, plan.out).steps.find((x) => x.kind === "looseTest").because // "Before anything is stuck or closed: a bad panel comes out again without harm."
  */
 export function wayIn(build: Build, out: readonly Step[], changes: readonly PlanChange[] = []): WayIn {
   const ask = wayInAsk(indexBuild(build), out, changes);

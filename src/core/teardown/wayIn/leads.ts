@@ -3,7 +3,10 @@ import { Says, type Source, type WayInAsk } from "./source";
 
 const REACH = "Cannot be reached once the panel is seated, so it goes on before it is lowered.";
 
-/** Leads: what moves over, the subject's own connectors, what is out of reach once it is seated, and the pack's last of all. */
+/**
+ * Leads: what moves over, the subject's own connectors, what is out of reach once it is seated, and the pack's last of all.
+ * @example leads(ask).edges.length > 0 // true
+ */
 export function leads(ask: WayInAsk): Source {
   const { b, build } = ask;
   const say = new Says(ask);
@@ -35,6 +38,7 @@ export function leads(ask: WayInAsk): Source {
  * Steps that come before the test because nobody reaches them over a seated panel: leads, the part such a lead hangs on, and what
  * the build itself puts before the test or the seating - a plate that holds a plug home, a gasket the cell is located against -
  * with the screws that hold it.
+ * @example [...earlySteps(ask)] // []
  */
 export function earlySteps({ b, build }: WayInAsk): Set<string> {
   const early = new Set<string>();
@@ -62,7 +66,10 @@ export function earlySteps({ b, build }: WayInAsk): Set<string> {
   return early;
 }
 
-/** Why a lead of the mirror stands where it stands; undefined where plain reversal would put it there. */
+/**
+ * Why a lead of the mirror stands where it stands; undefined where plain reversal would put it there.
+ * @example whyLead(ask, "battery-plug", new Set()) // "The last connector: everything else is home before pack voltage returns."
+ */
 export const whyLead = (ask: WayInAsk, connector: string, early: ReadonlySet<string>): string | undefined =>
   ask.b.powerPoints.some((c) => c.id === connector)
     ? "The last connector: everything else is home before pack voltage returns."

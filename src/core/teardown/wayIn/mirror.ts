@@ -16,7 +16,10 @@ const isSubjects = ({ b }: WayInAsk, s: Step): boolean =>
     ? s.target === b.subject.id
     : s.kind === "cableOff" && b.connector.get(s.target)!.joins[0] === b.subject.id;
 
-/** The mirror: what came out goes back in reverse where nothing speaks against it. */
+/**
+ * The mirror: what came out goes back in reverse where nothing speaks against it.
+ * @example mirror(ask).steps[0].kind // "partBack"
+ */
 export function mirror(ask: WayInAsk): Source {
   const { b, build, out } = ask;
   const say = new Says(ask);

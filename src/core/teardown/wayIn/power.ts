@@ -1,7 +1,10 @@
 import { type StepKind, stepId } from "../step";
 import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
 
-/** Power: fed for the test and both passes, and isolated again each time before hands go in. */
+/**
+ * Power: fed for the test and both passes, and isolated again each time before hands go in.
+ * @example power(ask).steps[0].id // "mainsIn:test"
+ */
 export function power(ask: WayInAsk): Source {
   const say = new Says(ask);
   const fed = say.step("mainsIn", "test");

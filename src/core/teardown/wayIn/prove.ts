@@ -1,7 +1,10 @@
 import { stepId } from "../step";
 import { Says, type Source, type WayInAsk } from "./source";
 
-/** Proof: tried before anything is stuck, proven open before it is closed, looked round, proven closed, handed over. */
+/**
+ * Proof: tried before anything is stuck, proven open before it is closed, looked round, proven closed, handed over.
+ * @example prove(ask).steps.at(-1).id // "handOver"
+ */
 export function prove(ask: WayInAsk): Source {
   const say = new Says(ask);
   say.step("looseTest");

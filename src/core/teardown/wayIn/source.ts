@@ -27,7 +27,7 @@ export interface Source {
   edges: Edge[];
 }
 
-/** What a source of the way in is asked with. @example wayInAsk(indexBuild(build), out, []).pieces.length // 2 */
+/** What a source of the way in is asked with. @example wayInAsk(b, plan.out, []).pieces.length // 3 */
 export function wayInAsk(b: BuildIndex, out: readonly Step[], changes: readonly PlanChange[]): WayInAsk {
   const { build } = b;
   const pieces = cutList(build);
@@ -62,5 +62,8 @@ export class Says implements Source {
   }
 }
 
-/** What the bond begins with: with tape the lowering is rehearsed, without it the pocket is dusted. */
+/**
+ * What the bond begins with: with tape the lowering is rehearsed, without it the pocket is dusted.
+ * @example firstOfBond(ask) // "rehearse"
+ */
 export const firstOfBond = (ask: WayInAsk): string => (ask.pieces.length ? stepId("rehearse") : stepId("dust"));
