@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-// `npm test`: installs what is missing, then types, lint with the import rules, unit tests, build, browser tests.
+// `npm test`: installs what is missing, then types, lint, the shape of the house with its import rules, unit tests, build, browser tests.
 import { readFileSync } from "node:fs";
 import { build, checkNode, chromium, fail, packages, run, say } from "./prepare.mjs";
 
@@ -17,7 +17,7 @@ const step = async (name, args, env) => {
 };
 await step("Types", [bin("typescript/bin/tsc"), "--noEmit"]);
 await step("Lint", [bin("@biomejs/biome/bin/biome"), "check", "--diagnostic-level=error"]);
-await step("Import rules", ["scripts/imports.mjs"]);
+await step("Shape of the house", ["scripts/shape.mjs"]);
 await step("Unit tests", [
   bin("vitest/vitest.mjs"),
   "run",
