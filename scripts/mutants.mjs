@@ -28,7 +28,7 @@ const SWAP = new Map([
   [K.AsteriskToken, "/"],
   [K.SlashToken, "*"],
 ]);
-const CALLS = { some: "every", every: "some", min: "max", max: "min", floor: "ceil", ceil: "floor" };
+const CALLS = new Map(Object.entries({ some: "every", every: "some", min: "max", max: "min", floor: "ceil", ceil: "floor" }));
 
 /** True for an expression that makes text: a plus in it joins words, it adds nothing up. */
 const makesText = (n) =>
@@ -40,32 +40,46 @@ const makesText = (n) =>
 export function mutantsOf(file, source = readFileSync(file, "utf8")) {
   const sf = ts.createSourceFile(file, source, ts.ScriptTarget.ES2022, true);
   const found = [];
+  /** `node` is the whole expression, `to` what stands in its place. */
   const put = (node, to, what) => {
     const start = node.getStart(sf);
     const { line } = sf.getLineAndCharacterOfPosition(start);
     found.push({ file, start, end: node.getEnd(), line: line + 1, to, what });
   };
+  /** The text of an expression with one part of it changed. */
+  const changed = (whole, part, to) => {
+    const at = whole.getStart(sf);
+    const t = whole.getText(sf);
+    return t.slice(0, part.getStart(sf) - at) + to + t.slice(part.getEnd() - at);
+  };
+  // A link of an optional chain cannot be put in brackets by itself.
+  const chained = (n) => (n.flags & ts.NodeFlags.OptionalChain) !== 0;
   const visit = (n) => {
     if (ts.isTypeNode(n) || ts.isInterfaceDeclaration(n) || ts.isTypeAliasDeclaration(n) || ts.isImportDeclaration(n)) return;
     if (ts.isModuleDeclaration(n) || ts.isExportDeclaration(n)) return;
     if (ts.isBinaryExpression(n)) {
       const to = SWAP.get(n.operatorToken.kind);
       if (to && !(n.operatorToken.kind === K.PlusToken && makesText(n)))
-        put(n.operatorToken, to, `${n.operatorToken.getText(sf)} becomes ${to}`);
+        put(n, changed(n, n.operatorToken, to), `${n.operatorToken.getText(sf)} becomes ${to}`);
     } else if (ts.isPrefixUnaryExpression(n) && n.operator === K.ExclamationToken)
       put(n, `(${n.operand.getText(sf)})`, "a not is left out");
     else if (n.kind === K.TrueKeyword && !ts.isLiteralTypeNode(n.parent)) put(n, "false", "true becomes false");
     else if (n.kind === K.FalseKeyword && !ts.isLiteralTypeNode(n.parent)) put(n, "true", "false becomes true");
-    else if (ts.isNumericLiteral(n) && !ts.isLiteralTypeNode(n.parent) && !ts.isPropertyAssignment(n.parent)?.name)
+    else if (ts.isNumericLiteral(n) && !ts.isLiteralTypeNode(n.parent) && n.parent.name !== n)
       put(n, `(${n.getText(sf)} + 1)`, `${n.getText(sf)} becomes one more`);
     else if (ts.isConditionalExpression(n)) put(n.condition, `!(${n.condition.getText(sf)})`, "a choice is turned round");
     else if (ts.isIfStatement(n)) {
       put(n.expression, `!(${n.expression.getText(sf)})`, "an if is turned round");
       put(n.expression, "false", "an if never holds");
-    } else if (ts.isPropertyAccessExpression(n) && ts.isCallExpression(n.parent) && n.parent.expression === n) {
-      const to = CALLS[n.name.text];
+    } else if (
+      ts.isPropertyAccessExpression(n) &&
+      ts.isCallExpression(n.parent) &&
+      n.parent.expression === n &&
+      !chained(n.parent)
+    ) {
+      const to = CALLS.get(n.name.text);
       if (to && (n.expression.getText(sf) === "Math") === ["min", "max", "floor", "ceil"].includes(n.name.text))
-        put(n.name, to, `${n.name.text} becomes ${to}`);
+        put(n.parent, changed(n.parent, n.name, to), `${n.name.text} becomes ${to}`);
       if (n.name.text === "filter" && n.parent.arguments.length === 1)
         put(n.parent, `(${n.expression.getText(sf)})`, "a filter is left out");
     }
@@ -75,5 +89,23 @@ export function mutantsOf(file, source = readFileSync(file, "utf8")) {
   return found;
 }
 
-/** A file with one mutant put in. */
-export const mutated = (source, m) => source.slice(0, m.start) + m.to + source.slice(m.end);
+/**
+ * A file with all its drawn mutants in it, each behind a switch: `globalThis.__fault` is the id of the one that is on. What tells that
+ * a fault's place was come past is called where its switch is asked.
+ */
+export function switched(source, list) {
+  const edits = list.flatMap((m) => [
+    {
+      at: m.start,
+      open: true,
+      size: m.end - m.start,
+      text: `(globalThis.__past?.(${m.id}),globalThis.__fault===${m.id}?(${m.to}):(`,
+    },
+    { at: m.end, open: false, size: m.end - m.start, text: "))" },
+  ]);
+  // From the back; at one place what closes stands before what opens, and the wider opens first and closes last.
+  edits.sort((a, b) => b.at - a.at || Number(b.open) - Number(a.open) || (a.open ? a.size - b.size : b.size - a.size));
+  let out = source;
+  for (const e of edits) out = out.slice(0, e.at) + e.text + out.slice(e.at);
+  return out;
+}
