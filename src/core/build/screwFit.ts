@@ -35,10 +35,12 @@ export function screwMisfit(b: BuildIndex, place: string, type: string): string 
         : `The screw in hand was never measured. ${screwWords(own)} goes into ${where}.`;
   if (hand.thread !== own.thread) return `${name} has another thread than ${where}, which takes ${own.thread} × ${own.lengthMm}.`;
   const more = hand.lengthMm - own.lengthMm;
-  if (Math.abs(more) <= SAME_MM && (hand.id === own.id || hand.head === own.head)) return null;
+  if (Math.abs(more) <= SAME_MM)
+    return hand.id === own.id || hand.head === own.head
+      ? null
+      : `${name}, ${hand.head} head, is not the one of ${where}: that has a ${own.head} head.`;
   const mm = Math.round(Math.abs(more) * 100) / 100;
   if (more > 0)
     return `${name} is ${mm} mm too long for ${where}: ${at.behind ? `it pierces ${at.behind}` : "it pierces what is behind"}. There goes ${own.thread} × ${own.lengthMm}.`;
-  if (more < 0) return `${name} is ${mm} mm too short for ${where}. There goes ${own.thread} × ${own.lengthMm}.`;
-  return `${name}, ${hand.head} head, is not the one of ${where}: that has a ${own.head} head.`;
+  return `${name} is ${mm} mm too short for ${where}. There goes ${own.thread} × ${own.lengthMm}.`;
 }

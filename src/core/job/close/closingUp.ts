@@ -47,7 +47,7 @@ export function mayCloseUp(v: JobView, part: string): Answer {
   }
   const off = b.build.connectors.filter((c) => c.under.includes(part) && v.state.connectors[c.id] === "off");
   if (off.length) return no(gate, `${listed(off.map((c) => c.name))} ${off.length === 1 ? "is" : "are"} still off under it.`);
-  const inner = b.build.parts.filter((q) => q.blockedBy.includes(part) && v.state.parts[q.id] === "out" && q.role !== "panel");
+  const inner = b.build.parts.filter((q) => q.blockedBy.includes(part) && v.state.parts[q.id] === "out" && q.id !== b.subject.id);
   if (inner.length) return no(gate, `${listed(inner.map((q) => q.name))} goes in first.`);
   return p.backNeedsIsolation ? isolatedFor(v, gate) : null;
 }

@@ -31,7 +31,7 @@ export function mayHandOver(v: JobView): Answer {
       `${counted(loose.length, "screw")} only loosened, not tightened again: ${listed(loose.slice(0, 4).map(words))}.`,
     );
   const away = b.build.parts.filter(
-    (p) => (v.state.parts[p.id] === "out" || v.state.parts[p.id] === "folded") && p.role !== "panel",
+    (p) => (v.state.parts[p.id] === "out" || v.state.parts[p.id] === "folded") && p.id !== b.subject.id,
   );
   if (away.length) return no(gate, `${listed(away.map((p) => p.name))} not back.`);
   const off = b.build.connectors.filter((c) => v.state.connectors[c.id] === "off");
