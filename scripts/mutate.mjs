@@ -1,21 +1,12 @@
 #!/usr/bin/env node
 // `npm run mutate -- --seed N`: puts small faults into core, drawn by a seed from outside, one at a time, and counts how many core's
-// tests notice. All drawn faults are built into one copy, each behind a switch. First every test file runs once and tells which faults
-// it comes past; then each fault is switched on for those files only. What is not noticed within its share of the time is not noticed.
+// tests notice. All drawn faults are built into one copy, each behind a switch. First every test runs once and tells which faults it
+// comes past; then each fault is switched on for those tests only, in a process of its own.
 import { execFileSync, spawn } from "node:child_process";
-import {
-  cpSync,
-  existsSync,
-  mkdirSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  symlinkSync,
-  writeFileSync,
-} from "node:fs";
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
+import { pathToFileURL } from "node:url";
 import { build } from "vite";
 import { mutantsOf, seeded, switched } from "./mutants.mjs";
 
@@ -28,6 +19,8 @@ const count = arg("count", 200);
 const minutes = arg("minutes", 9.5);
 const WANTED = 80;
 const LANES = 2;
+/** Tests of this long in all are asked for one fault, ms. */
+const MOST_MS = 8_000;
 const began = Date.now();
 const left = () => minutes * 60_000 - (Date.now() - began);
 const told = () => `${Math.round((Date.now() - began) / 1000)} s`;
@@ -61,136 +54,119 @@ for (const file of new Set(drawn.map((m) => m.file)))
   );
 // Core's own tests and the golden runs: what the server and the screens notice beside them is not counted on.
 const tests = listed("src/core", "tests").filter((f) => f.endsWith(".test.ts"));
-const input = Object.fromEntries(tests.map((f) => [f.replace(/\.ts$/, ""), join(root, f)]));
+const runner = join(root, "runner.mjs");
+cpSync("scripts/mutateRunner.mjs", runner);
 await build({
   root,
   configFile: false,
   logLevel: "error",
   resolve: { alias: { "@tests": join(root, "tests"), "@": join(root, "src") } },
+  plugins: [
+    {
+      name: "runner",
+      enforce: "pre",
+      resolveId: (id) => (id === "vitest" ? { id: pathToFileURL(runner).href, external: true } : null),
+    },
+  ],
   ssr: { target: "node" },
   build: {
     ssr: true,
     outDir: join(root, "built"),
     minify: false,
-    rollupOptions: { input, output: { entryFileNames: "[name].mjs", chunkFileNames: "chunks/[name].mjs" } },
+    rollupOptions: {
+      input: Object.fromEntries(tests.map((f) => [f.replace(/\.ts$/, ""), join(root, f)])),
+      output: { entryFileNames: "[name].mjs", chunkFileNames: "chunks/[name].mjs" },
+    },
   },
 });
 cpSync("tests/golden", join(root, "built/tests/golden"), { recursive: true });
-mkdirSync(join(root, "past"));
-writeFileSync(
-  join(root, "setup.mjs"),
-  `import { writeFileSync } from "node:fs";
-import { afterAll, expect } from "vitest";
-const { HELVANE_FAULT, HELVANE_PAST } = process.env;
-globalThis.__fault = HELVANE_FAULT === undefined ? -1 : Number(HELVANE_FAULT);
-if (HELVANE_PAST) {
-  const seen = (globalThis.__seen ??= new Uint8Array(${drawn.length}));
-  globalThis.__past = (id) => { seen[id] = 1; };
-  const began = Date.now();
-  afterAll(() => {
-    const file = expect.getState().testPath;
-    const ids = [...seen].flatMap((x, id) => (x ? [id] : []));
-    if (file) writeFileSync(HELVANE_PAST + "/" + file.replace(/[^A-Za-z0-9]/g, "_"), JSON.stringify({ file, ms: Date.now() - began, ids }));
-  });
-}
-`,
-);
-writeFileSync(
-  join(root, "vitest.config.mjs"),
-  `const order = (process.env.HELVANE_ORDER ?? "").split("|");
-const place = (s) => order.findIndex((f) => s.moduleId.endsWith(f));
-export default {
-  test: {
-    include: ["built/**/*.test.mjs"],
-    setupFiles: ["setup.mjs"],
-    pool: "forks",
-    maxWorkers: 1,
-    fileParallelism: false,
-    testTimeout: 20000,
-    server: { deps: { external: [/built\\/chunks/] } },
-    sequence: { sequencer: class { shard(f) { return f; } sort(f) { return [...f].sort((a, b) => place(a) - place(b)); } } },
-  },
-};
-`,
-);
+const past = join(root, "past");
+mkdirSync(past);
 console.log(`${told()}: built`);
 
-/** Runs test files in this order; true when all hold, false when one does not, null when they were not through in their time. */
-const run = (list, env, ms, more = []) =>
+/** Runs the runner: true when all it was given holds, false when something does not, null when it was not through in its time. */
+const run = (args, ms) =>
   new Promise((done) => {
-    const child = spawn(
-      process.execPath,
-      [join(root, "node_modules/vitest/vitest.mjs"), "run", "--config", "vitest.config.mjs", "--reporter=dot", ...more, ...list],
-      {
-        cwd: root,
-        stdio: ["ignore", "pipe", "pipe"],
-        detached: true,
-        env: { ...process.env, NO_COLOR: "1", CI: "1", HELVANE_TEST_SCALE: "0.1", HELVANE_ORDER: list.join("|"), ...env },
-      },
-    );
+    const child = spawn(process.execPath, ["--no-warnings", runner, ...args], {
+      cwd: root,
+      stdio: ["ignore", "pipe", "pipe"],
+      env: { ...process.env, NO_COLOR: "1", CI: "1", HELVANE_TEST_SCALE: "0.1" },
+    });
     let out = "";
-    child.stdout.on("data", (d) => {
-      out += d;
-    });
-    child.stderr.on("data", (d) => {
-      out += d;
-    });
-    const end = (answer) => {
-      clearTimeout(timer);
-      done({ answer, out });
-    };
+    for (const s of [child.stdout, child.stderr])
+      s.on("data", (d) => {
+        out += d;
+      });
+    let late = false;
     const timer = setTimeout(() => {
-      try {
-        process.kill(-child.pid, "SIGKILL");
-      } catch {
-        // It ended by itself in the same moment.
-      }
-      end(null);
+      late = true;
+      child.kill("SIGKILL");
     }, ms);
-    child.on("close", (code) => end(code === 0));
+    child.on("close", (code) => {
+      clearTimeout(timer);
+      done({ answer: late ? null : code === 0, out });
+    });
   });
+/** Works a list off, two at a time. */
+const inLanes = async (list, work) => {
+  const queue = [...list];
+  await Promise.all(
+    Array.from({ length: LANES }, async () => {
+      for (let x = queue.shift(); x !== undefined; x = queue.shift()) await work(x);
+    }),
+  );
+};
 
-// --- which test files come past which fault ----------------------------------------------------------------------------------------
-const names = Object.keys(input).map((f) => `built/${f}.mjs`);
-const halves = Array.from({ length: LANES }, (_, k) => names.filter((_, i) => i % LANES === k));
-for (const { answer, out } of await Promise.all(halves.map((list) => run(list, { HELVANE_PAST: join(root, "past") }, left()))))
+// --- which test comes past which fault -----------------------------------------------------------------------------------------------
+const built = tests.map((f) => join(root, "built", f.replace(/\.ts$/, ".mjs")));
+const covering = drawn.map(() => []);
+await inLanes(built, async (file) => {
+  const report = join(past, file.slice(root.length + 1).replace(/[^A-Za-z0-9]/g, "_"));
+  const { answer, out } = await run(["--past", String(drawn.length), report, file], left());
   if (answer !== true) {
-    console.error(`tests that fail without any fault:\n${out.slice(-3000)}`);
+    console.error(`${file} fails without any fault:\n${out.slice(-2000)}`);
     process.exit(1);
   }
-const past = new Map(drawn.map((m) => [m.id, []]));
-for (const name of readdirSync(join(root, "past"))) {
-  const { file, ms, ids } = JSON.parse(readFileSync(join(root, "past", name), "utf8"));
-  for (const id of ids) past.get(id).push({ file: file.slice(root.length + 1), ms });
-}
-/** Its own folder's tests first, then the quickest. */
-const own = (m, f) => (f.startsWith(`built/${m.file.slice(0, m.file.lastIndexOf("/"))}`) ? 0 : 1);
-for (const m of drawn) past.get(m.id).sort((a, b) => own(m, a.file) - own(m, b.file) || a.ms - b.ms);
-console.log(`${told()}: all ${tests.length} test files run once`);
-
-// --- each fault, against the files that come past it -------------------------------------------------------------------------------
-const queue = [...drawn];
-const outcome = new Map();
-const lane = async () => {
-  for (let m = queue.shift(); m; m = queue.shift()) {
-    const list = past.get(m.id).map((x) => x.file);
-    if (list.length === 0) outcome.set(m.id, "no test comes past it");
-    else if (left() < 3000) outcome.set(m.id, "no time left");
-    else {
-      const share = (left() * LANES) / (queue.length + 1);
-      const { answer } = await run(list, { HELVANE_FAULT: String(m.id) }, Math.min(left(), Math.max(5000, share * 2.5)), [
-        "--bail=1",
-        "--no-isolate",
-      ]);
-      outcome.set(m.id, answer === false ? "noticed" : answer ? "not noticed" : "not through in its time");
-    }
+  const told = JSON.parse(readFileSync(report, "utf8"));
+  for (const t of told.tests) {
+    for (const id of new Set([...t.ids, ...told.atImport]))
+      covering[id].push({ file, i: t.i, ms: t.ms, loads: !t.ids.includes(id) });
   }
+});
+/**
+ * What really comes past it before what only loads it, its own folder's tests first, then the quickest. What is evaluated at import is
+ * mostly the shape of a format: the test of the limits comes first there.
+ */
+const rank = (m, t) => {
+  if (t.loads) return t.file.endsWith("limits.test.mjs") ? 2 : 3;
+  return t.file.startsWith(join(root, "built", m.file.slice(0, m.file.lastIndexOf("/")))) ? 0 : 1;
 };
-await Promise.all(Array.from({ length: LANES }, lane));
-const noticed = [...outcome.values()].filter((o) => o === "noticed").length;
-for (const m of drawn) if (outcome.get(m.id) !== "noticed") console.log(`  ${m.file}:${m.line} ${m.what} - ${outcome.get(m.id)}`);
+for (const m of drawn) covering[m.id].sort((a, b) => rank(m, a) - rank(m, b) || a.ms - b.ms);
+console.log(`${told()}: every test of ${tests.length} files run once`);
+
+// --- each fault, against the tests that come past it ---------------------------------------------------------------------------------
+const outcome = new Map();
+await inLanes(drawn, async (m) => {
+  let sum = 0;
+  const list = covering[m.id].filter((t) => {
+    sum += t.ms;
+    return sum <= MOST_MS;
+  });
+  if (list.length === 0) outcome.set(m.id, "no test comes past it");
+  else if (left() < 2000) outcome.set(m.id, "no time left");
+  else {
+    // A test that does not end is a test that fails; it is given ten times what all of them take.
+    const ms = Math.min(left(), 10_000 + 10 * Math.min(sum, MOST_MS));
+    const { answer } = await run(["--fault", String(m.id), JSON.stringify(list.map(({ file, i }) => ({ file, i })))], ms);
+    outcome.set(m.id, answer === false ? "noticed" : answer ? "not noticed" : ms < left() ? "never ends" : "no time left");
+  }
+});
+const isNoticed = (m) => outcome.get(m.id) === "noticed" || outcome.get(m.id) === "never ends";
+const noticed = drawn.filter(isNoticed).length;
+const endless = drawn.filter((m) => outcome.get(m.id) === "never ends").length;
+for (const m of drawn) if (!isNoticed(m)) console.log(`  ${m.file}:${m.line} ${m.what} - ${outcome.get(m.id)}`);
 const share = (100 * noticed) / drawn.length;
 console.log(
-  `${noticed} of ${drawn.length} faults noticed, ${share.toFixed(1)} % (wanted: ${WANTED}), in ${told()}, seed ${seed}`,
+  `${noticed} of ${drawn.length} faults noticed (${endless} because a test never ended), ${share.toFixed(1)} % (wanted: ${WANTED}), in ${told()}, seed ${seed}`,
 );
 process.exit(share >= WANTED ? 0 : 1);
