@@ -106,3 +106,66 @@ describe("the rehearsal", () => {
     }
   });
 });
+
+describe("what is told of a wrong pick", () => {
+  const d = drill("ostrel-kestrel-14");
+  const isolated = new Set(d.plan.out.slice(0, d.plan.out.findIndex((s) => s.kind === "drain") + 1).map((s) => s.id));
+  it("all screws that still hold, and nothing that does not", () => {
+    const j = judgePick(d, new Set(), "partOut:base-cover");
+    expect(j).toMatchObject({
+      ok: false,
+      slip: "force",
+      why: expect.stringMatching(/still screwed: .*base screws.*under the plug.*cracks at the hole/i),
+    });
+    const one = new Set([...isolated].filter((x) => x !== "screwsOut:plug-screw"));
+    const k = judgePick(d, one, "partOut:base-cover");
+    expect(k).toMatchObject({ ok: false, slip: "force" });
+    expect(!k.ok && k.why).not.toMatch(/base screws/i);
+  });
+  it("what holds without a screw is held, what cannot be reached is covered", () => {
+    expect(judgePick(d, isolated, "partOut:bezel")).toMatchObject({
+      ok: false,
+      slip: "held",
+      why: expect.stringMatching(/hinge strip/i),
+    });
+    expect(judgePick(d, isolated, "tapeOut:tape-left")).toMatchObject({
+      ok: false,
+      slip: "covered",
+      why: expect.stringMatching(/bezel/i),
+    });
+  });
+  it("a hand before isolation is told so, isolation's own steps are not", () => {
+    const free = new Set(["shutDown", "mainsOut"]);
+    for (const s of d.plan.out) {
+      if (free.has(s.id) || (d.graph.needs.get(s.id) ?? []).some((n) => !free.has(n))) continue;
+      const j = judgePick(d, free, s.id);
+      if (d.isolation.has(s.id)) expect(j.ok, s.id).toBe(true);
+      else expect(j, s.id).toMatchObject({ ok: false, slip: "power" });
+    }
+    expect(judgePick(d, new Set(["shutDown"]), "cableOff:battery-plug")).toMatchObject({ slip: "power" });
+  });
+  it("the others on offer are wrong ones while there are enough, and never told twice by one title", () => {
+    for (const id of Object.keys(builds)) {
+      const x = drill(id);
+      const random = seededRandom(11);
+      const done = new Set<string>();
+      for (const s of x.plan.out) {
+        const picks = picksOf(x, done, 3, random).filter((p) => p.id !== s.id);
+        const wrong = [...x.graph.steps.values()].filter(
+          (p) => !done.has(p.id) && p.id !== s.id && p.title !== s.title && !judgePick(x, done, p.id).ok,
+        );
+        if (wrong.length >= 2) for (const p of picks) expect(judgePick(x, done, p.id).ok, `${id} ${s.id}: ${p.id}`).toBe(false);
+        expect(picks.length, `${id} ${s.id}`).toBeLessThanOrEqual(2);
+        if (wrong.length >= 2) expect(picks).toHaveLength(2);
+        for (const p of picks) expect(p.title).not.toBe(s.title);
+        done.add(s.id);
+      }
+    }
+  });
+  it("and where the right one stands among them tells nothing", () => {
+    const random = seededRandom(3);
+    const at = [0, 0, 0, 0];
+    for (let n = 0; n < 400; n++) at[picksOf(d, new Set(), 4, random).findIndex((p) => p.id === "shutDown")]! += 1;
+    for (const n of at) expect(n).toBeGreaterThan(60);
+  });
+});
