@@ -41,7 +41,8 @@ export async function setNetwork(
   if (on && !l) return { ok: false, reason: "This server was not started by `npm run demo`; it has no second listener to open." };
   if (!on || passcode) await endAllSessions(db);
   try {
-    const addresses = on ? await l!.open() : (await l?.close(), []);
+    if (!on) await l?.close();
+    const addresses = on ? await l!.open() : [];
     await writeSetting(db, "network", next);
     return { ok: true, addresses };
   } catch (e) {

@@ -117,6 +117,11 @@ describe("tapes, photos, edges and kinds of screws", () => {
       expect(t.edge, edge).toBe(edge);
       expect(t.shape.heightMm > t.shape.widthMm).toBe(edge === "left" || edge === "right");
       expect(t.shape.xMm + t.shape.widthMm / 2).toBeCloseTo(x, 0);
+      expect(t.shape.yMm + t.shape.heightMm / 2).toBeCloseTo(y, 0);
+      // Six tenths of its edge, 120 mm at most.
+      const along = edge === "left" || edge === "right" ? pocket.heightMm : pocket.widthMm;
+      expect(Math.max(t.shape.widthMm, t.shape.heightMm)).toBe(Math.round(Math.min(120, along * 0.6)));
+      expect(t.name).toBe(`${edge[0]!.toUpperCase()}${edge.slice(1)} strip`);
     }
     const b = addTape(kestrel, "panel", 150, pocket.yMm + 2);
     expect(parseBuild(JSON.stringify(b)).ok).toBe(true);

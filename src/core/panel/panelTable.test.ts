@@ -74,6 +74,31 @@ describe("a panel as a row of a table", () => {
   });
 });
 
+describe("other numbers of a panel", () => {
+  const named = (...texts: string[]) => ({
+    code: kestrel.code,
+    facts: {},
+    otherNames: texts.map((text) => ({ text, kind: "sparePart" as const })),
+  });
+  const bare = { ...kestrel, otherNames: [] };
+  it("a new one is added and told, one that is there in other letters is not", () => {
+    const once = mergePanel(bare, named("SP-1"), "a.csv");
+    expect(once.outcome).toBe("fills");
+    expect(once.panel.otherNames).toEqual([{ text: "SP-1", kind: "sparePart" }]);
+    const again = mergePanel(once.panel, named("sp-1"), "b.csv");
+    expect(again.outcome).toBe("same");
+    expect(again.panel.otherNames).toEqual(once.panel.otherNames);
+    expect(mergePanel(once.panel, named("SP-2"), "b.csv").panel.otherNames!.map((n) => n.text)).toEqual(["SP-1", "SP-2"]);
+  });
+  it("twenty are kept, no more, and the same one twice in a row counts once", () => {
+    const many = mergePanel(bare, named(...Array.from({ length: 25 }, (_, i) => `N-${i}`)), "a.csv");
+    expect(many.panel.otherNames).toHaveLength(20);
+    expect(mergePanel(many.panel, named("N-99"), "a.csv").outcome).toBe("same");
+    expect(mergePanel(bare, named("A-1", "a-1"), "a.csv").panel.otherNames).toHaveLength(1);
+    expect(mergePanel(bare, named(), "a.csv").panel.otherNames ?? []).toEqual([]);
+  });
+});
+
 describe("merging what a source says", () => {
   const say = (facts: Record<string, unknown>, source = "D") => ({
     code: kestrel.code,

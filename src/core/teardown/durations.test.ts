@@ -82,5 +82,11 @@ describe("what each step took", () => {
       { id: "d", title: "D", planned: 0.2, actual: 0.5 },
     ]);
     expect(list.map((s) => s.id)).toEqual(["c", "b"]);
+    // Half a minute more than planned is no slip, whatever it is of what was planned; nor is its own spread.
+    const tight = (planned: number, actual: number) => slipped([{ id: "x", title: "X", planned, actual }]).length;
+    expect(tight(0.5, 1)).toBe(0);
+    expect(tight(0.5, 1.01)).toBe(1);
+    expect(tight(60, 61)).toBe(0);
+    expect(slipped([])).toEqual([]);
   });
 });

@@ -12,7 +12,7 @@ export type Station = (typeof STATIONS)[number];
  * @example stationNow(emptyState(), null) // "triage"
  */
 export function stationNow(s: JobState, p: Progress | null): Station {
-  if (!s.triage.concluded || s.triage.concluded.verdict !== "panel") return "triage";
+  if (s.triage.concluded?.verdict !== "panel") return "triage";
   if (!panelReading(s)) return "identify";
   if (!s.match.order || !panelIsHere(s)) return "match";
   if (!s.plan) return "plan";

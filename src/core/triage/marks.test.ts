@@ -23,6 +23,10 @@ describe("marks are evidence", () => {
     });
     expect(of(mark("dim", { yMm: 150 }))).toMatchObject({ lowerEdgeDim: "yes" });
     expect(of(mark("dim")).lowerEdgeDim).toBeUndefined();
+    // The lower fifth of a glass of 100 mm that begins at 10 mm: from 90 mm down, and that line with it.
+    const at = (yMm: number) => findingsWithMarks(triageTable, [mark("dim", { yMm })], { yMm: 10, heightMm: 100 }, {});
+    expect(at(90)).toMatchObject({ lowerEdgeDim: "yes" });
+    expect(at(89.9).lowerEdgeDim).toBeUndefined();
     expect(of(mark("deadTouch"))).toEqual({ deadTouch: "yes" });
     expect(findingsWithMarks(triageTable, [mark("dim", { yMm: 150 })], null, {}).lowerEdgeDim).toBeUndefined();
   });

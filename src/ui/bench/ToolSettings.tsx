@@ -81,7 +81,6 @@ export function ToolSettings({ stock, version, asked }: { stock: ToolStock; vers
       {missing.length > 0 && <p className="q">Asked for by builds, not here: {missing.join(", ")}.</p>}
       <h3 className="font-bold">What may stand in</h3>
       {subs.map((s, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: rows have no name of their own while they are typed
         <div key={i} className="flex flex-wrap items-end gap-2 border-b border-hair pb-2">
           <label className="field grow">
             <span>For</span>

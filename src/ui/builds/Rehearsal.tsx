@@ -151,6 +151,7 @@ export function Rehearsal({
       <div className="grid grid-cols-2 gap-8">
         <section aria-label="Done so far">
           <h2 className="sec">Done so far</h2>
+          {done.length === 0 && <p className="q">Nothing yet.</p>}
           <ol className="list-decimal pl-7 text-[16px] leading-[22px]">
             {done.map((id) => (
               <li key={id}>{drill.graph.steps.get(id)!.title}</li>
