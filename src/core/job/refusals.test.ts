@@ -1,7 +1,7 @@
-import { builds, hashes, jobOn, plannedJob, snapshots, type TestBench } from "@tests/bench";
+import { builds, jobOn, plannedJob, type TestBench } from "@tests/bench";
 import { SAMPLES } from "@tests/samples";
 import { describe, expect, it } from "vitest";
-import { type EventType, mayHandOver } from ".";
+import type { EventType } from ".";
 
 /**
  * The wrong hand at the wrong time, and what it is told; and beside it the same hand when it is right. Written from the order of
@@ -254,115 +254,6 @@ describe("proving and closing", () => {
     expect(b.why("job.closed", { outcome: "handedOver", reason: "" })).toBeNull();
     const c = plannedJob("C").until("handOver");
     expect(c.why("job.closed", { outcome: "handedOver", reason: "" })).toBe("Hand the machine over first.");
-  });
-});
-
-describe("before hands go in", () => {
-  it("an order, an arrival and a return each have their time", () => {
-    const b = plannedJob("C");
-    expect(b.why("match.chosen", SAMPLES["match.chosen"])).toMatch(/on order/);
-    expect(b.why("match.arrived", { codeRead: "GV140FHB-K36" })).toMatch(/label reads GV140FHB-K36; ordered was GV140FHB-K31/);
-    const looked = (item: string, result: string, note = "") => b.why("match.arrivalChecked", { item, result, note });
-    expect(looked("cracks", "absent")).toMatch(/Cracks are looked at on every panel/);
-    expect(looked("connector", "absent")).toMatch(/The connector is looked at/);
-    expect(looked("films", "wrong")).toMatch(/Say what is wrong/);
-    expect(looked("films", "wrong", "scratched")).toBeNull();
-    const back = (reason: string, note = "", kept: string[] = []) => b.why("match.returned", { reason, note, kept });
-    expect(back("neverCame")).toMatch(/It was checked in/);
-    expect(back("other")).toBe("Say why it goes back.");
-    expect(back("other", "wrong hue")).toBeNull();
-    expect(back("cracked")).toBeNull();
-    b.until("mainsIn:test");
-    expect(back("cracked")).toMatch(/Take it off first: display plug/);
-    b.until("drain:bond");
-    b.do("bench.drained", { seconds: 10 });
-    b.do("swap.cableDisconnected", connector("display-plug"));
-    expect(back("cracked")).toMatch(/Moved over to it: earth foil/);
-    expect(back("cracked", "", ["earth-foil"])).toBeNull();
-    b.do("match.returned", { reason: "cracked", note: "", kept: ["earth-foil"] });
-    expect(b.state.transplanted).toEqual({});
-    expect(b.state.looseTest).toBeNull();
-    expect(back("cracked")).toBe("Nothing is on order.");
-    expect(looked("films", "good")).toBe("Nothing is on order.");
-    expect(b.why("match.arrived", { codeRead: "GV140FHB-K31" })).toBe("Nothing is on order.");
-  });
-  it("a seated panel is not sent back", () => {
-    const b = plannedJob("C").until("press");
-    expect(b.why("match.returned", { reason: "cracked", note: "", kept: ["earth-foil"] })).toMatch(/Lift it out first/);
-  });
-  it("a build is changed only on a whole machine, for its own", () => {
-    const b = plannedJob("C");
-    const own = hashes.build["ostrel-kestrel-14"]!;
-    expect(b.why("plan.made", { buildHash: own, goal: "subjectOut" })).toMatch(/There is a plan already/);
-    expect(b.why("plan.rebuilt", { buildHash: hashes.build["marrick-holm-15"]!, why: "x" })).toMatch(/build of Marrick Holm 15/);
-    expect(b.why("plan.rebuilt", { buildHash: own, why: "x" })).toBeNull();
-    b.do("open.screwOut", screw("b1"));
-    expect(b.why("plan.rebuilt", { buildHash: own, why: "x" })).toMatch(/^screw at hinge edge, left was dealt with already/i);
-    b.do("open.screwOut", screw("b2"));
-    expect(b.why("plan.rebuilt", { buildHash: own, why: "x" })).toMatch(/were dealt with already/);
-  });
-  it("a meter is read where the table has a point for it", () => {
-    const b = plannedJob("C");
-    const read = (point: string, mode: string) =>
-      b.why("triage.meterRead", { point, mode, value: 1, by: "hand", tableHash: hashes.triage });
-    expect(read("no-such", "dcVolts")).toMatch(/The table has no .* at "no-such"/);
-  });
-  it("what was never raised is not made safe, waived or resolved", () => {
-    const b = plannedJob("C");
-    expect(b.why("job.madeSafe", SAMPLES["job.madeSafe"])).toBe("That was never raised.");
-    expect(b.why("triage.moneyStopWaived", SAMPLES["triage.moneyStopWaived"])).toBe("That stop was never raised.");
-    expect(b.why("job.breachResolved", SAMPLES["job.breachResolved"])).toBe("There is no such breach.");
-    expect(b.why("quote.chosen", { ...SAMPLES["quote.chosen"], p80Minor: 5999 })).toMatch(/under half the expected price/);
-    expect(b.why("quote.chosen", { ...SAMPLES["quote.chosen"], p80Minor: 6000 })).toBeNull();
-  });
-});
-
-describe("what a hand-over would leave behind", () => {
-  const done = plannedJob("C").until("handOver");
-  const with_ = (change: (s: typeof done.state) => void) => {
-    const state = structuredClone(done.state);
-    change(state);
-    return mayHandOver({ state, snapshots })?.reason ?? null;
-  };
-  it("is named, one thing at a time, the gravest first", () => {
-    expect(with_(() => undefined)).toBeNull();
-    expect(with_((s) => (s.screws.b1 = "out"))).toBe("1 screw still out: base screws, hinge edge, left.");
-    for (const n of [4, 5])
-      expect(with_((s) => ["b1", "b2", "b3", "b4", "b5"].slice(0, n).forEach((x) => (s.screws[x] = "out")))).toMatch(
-        n > 4 ? /^5 screws still out: .* and more\.$/ : /^4 screws still out: (?!.*more)/,
-      );
-    expect(with_((s) => (s.screws.b2 = "loosened"))).toBe(
-      "1 screw only loosened, not tightened again: base screws, hinge edge, right.",
-    );
-    expect(with_((s) => (s.parts.bezel = "out"))).toBe("Bezel not back.");
-    expect(with_((s) => (s.parts["hinge-strip"] = "folded"))).toBe("Hinge strip not back.");
-    expect(with_((s) => (s.connectors["antenna-main"] = "off"))).toMatch(/^Antenna stud, black still off\. Home when: /);
-    expect(with_((s) => (s.prove.open.picture = { result: "fail", note: "" }))).toMatch(
-      /open pass of Prove is not complete: picture, right way up failed/,
-    );
-    expect(with_((s) => delete s.prove.closed.start)).toMatch(/closed pass .* starts and shuts down closed up not tested/);
-    expect(with_((s) => delete s.close.seams.top)).toBe("Look at the top seam first.");
-    expect(with_((s) => (s.close.seams = {}))).toBe("Look at the left, right, top and bottom seam first.");
-    expect(with_((s) => (s.close.angleDeg = null))).toBe("Check the lid angle first.");
-    expect(with_((s) => (s.close.angleDeg = 0))).toBeNull();
-    expect(with_((s) => (s.subject = "in"))).toBe("No new panel is seated.");
-    expect(with_((s) => (s.hazards.hotBattery = { note: "", madeSafe: null }))).toMatch(/battery/);
-  });
-  it("too many pixel faults hold it as well", () => {
-    const fault = { eventId: "x", class: "bright" as const, xMm: 1, yMm: 1 };
-    const many = (s: typeof done.state) => {
-      s.prove.faults = Array.from({ length: 9 }, () => fault);
-      s.prove.policyHash = hashes.policy;
-    };
-    expect(with_(many)).toMatch(/more pixel faults than the policy accepts/);
-    // Faults nobody has a policy for are not accepted by it.
-    expect(
-      with_((s) => {
-        many(s);
-        s.prove.policyHash = null;
-        s.prove.faults = [fault];
-      }),
-    ).toMatch(/more pixel faults/);
   });
 });
 
