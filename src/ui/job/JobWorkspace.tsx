@@ -125,7 +125,7 @@ export function JobWorkspace(props: WorkspaceProps) {
     plan,
     build,
     nowMs,
-    offer: (o) => {
+    setKeys: (o) => {
       station$.current = o;
     },
     say: setSaid,

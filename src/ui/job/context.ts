@@ -40,8 +40,8 @@ export interface JobBench {
   /** The build the drawing shows: the plan's, else the machine's current one. */
   build: { hash: string; data: Build } | null;
   nowMs: number;
-  /** What a station offers to the keyboard and the scanner. Set on every render. */
-  offer: (o: StationKeys) => void;
+  /** What the keys and the scanner do at this station. Set on every render. */
+  setKeys: (o: StationKeys) => void;
   say: (words: string) => void;
   /** What the station on screen compares: the drawing shows that panel instead of the one chosen. Null = the chosen one. */
   show: (compared: Compared | null) => void;

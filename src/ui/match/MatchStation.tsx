@@ -23,7 +23,7 @@ const tenth = (n: number) => Math.round(n * 10) / 10;
 
 /** Candidates against the old panel and the machine, field by field; then the order, and what came of it. */
 export function MatchStation() {
-  const { log, reference, view, build, offer, nowMs, jobId, show } = useBench();
+  const { log, reference, view, build, setKeys, nowMs, jobId, show } = useBench();
   const [picked, setPicked] = useState<string | null>(null);
   const [accepted, setAccepted] = useState<readonly string[]>([]);
   const [seller, setSeller] = useState<string | null>(null);
@@ -119,7 +119,7 @@ export function MatchStation() {
       setAt(differing[next] ?? null);
     }
   };
-  offer({
+  setKeys({
     arrow: walk,
     keys: { v: () => setSide((x) => !x) },
     ...(order && !arrived

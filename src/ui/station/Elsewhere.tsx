@@ -10,10 +10,10 @@ import { RefusalBox } from "./RefusalBox";
 
 /** A station that is not where the work is: its steps, what holds its gate, and the way to the work. */
 export function Elsewhere({ station, now, onTake }: { station: StepStation; now: Step | null; onTake: () => void }) {
-  const { progress, jobId, view, offer, say, log } = useBench();
+  const { progress, jobId, view, setKeys, say, log } = useBench();
   const mine = progress!.steps.filter((x) => x.step.station === station);
   const next = mine.find((x) => !x.done);
-  offer({ digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`) });
+  setKeys({ digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`) });
   return (
     <>
       <h1 className="step">

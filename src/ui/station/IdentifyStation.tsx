@@ -26,7 +26,7 @@ const SOURCE_SENTENCE: Record<string, string> = {
 
 /** Which panel is fitted: by its label, its EDID or the machine's model; what each costs here and leaves open. */
 export function IdentifyStation() {
-  const { log, reference, view, offer, jobId } = useBench();
+  const { log, reference, view, setKeys, jobId } = useBench();
   const router = useRouter();
   const catalogue = useCatalogue();
   const [text, setText] = useState("");
@@ -107,7 +107,7 @@ export function IdentifyStation() {
         payload: { way: "model", text: machine?.model ?? p.code, code: p.code, panelHash: p.hash, source: "S" },
       });
   };
-  offer({ space: byLabel, scan: (t) => setText((old) => (old.trim() ? `${old.trim()}\n${t}` : t)) });
+  setKeys({ space: byLabel, scan: (t) => setText((old) => (old.trim() ? `${old.trim()}\n${t}` : t)) });
   const target = lone?.code ?? (hits.length === 0 ? label.code : null);
   return (
     <>

@@ -15,14 +15,14 @@ import { SheetLinks } from "./SheetLinks";
 
 /** What must move, in which order, and how it goes back: computed from the machine's build. */
 export function PlanStation() {
-  const { log, view, build, plan: handle, offer, jobId, reference } = useBench();
+  const { log, view, build, plan: handle, setKeys, jobId, reference } = useBench();
   const [all, setAll] = useState(false);
   const s = view.state;
   const { made } = handle;
   const accept = () => {
     if (build && made?.ok) log.record({ type: "plan.made", payload: { buildHash: build.hash, goal: "subjectOut" } });
   };
-  offer(s.plan || !made?.ok || !handle.fresh ? {} : { space: accept });
+  setKeys(s.plan || !made?.ok || !handle.fresh ? {} : { space: accept });
   if (!build)
     return (
       <>

@@ -9,7 +9,7 @@ import { RefusalBox } from "./RefusalBox";
 
 /** One pass of Prove: its checks, what was disturbed first; faults tapped and held against the policy. */
 export function ProvePass({ pass }: { pass: Pass }) {
-  const { log, view, reference, offer, setTap, tapMode } = useBench();
+  const { log, view, reference, setKeys, setTap, tapMode } = useBench();
   const [cls, setCls] = useState<FaultClass>("dark");
   const [place, setPlace] = useState({ x: "150", y: "90" });
   const [by, setBy] = useState("");
@@ -32,7 +32,7 @@ export function ProvePass({ pass }: { pass: Pass }) {
     setTap(tapFault);
     return () => setTap(null);
   });
-  offer(
+  setKeys(
     next
       ? {
           space: () => done(next.id, "pass"),

@@ -9,10 +9,10 @@ import { StepView } from "./StepView";
 
 /** Open, Swap, Bond, Prove and Close: one step at a time, in large type, the next ones below. */
 export function RunStation({ station }: { station: StepStation }) {
-  const { view, progress, plan, jobId, offer, log } = useBench();
+  const { view, progress, plan, jobId, setKeys, log } = useBench();
   const s = view.state;
   if (s.plan && !progress) {
-    offer({});
+    setKeys({});
     return (
       <>
         <h1 className="step">{plan.made ? "This build cannot be planned" : "Planning"}</h1>
@@ -35,7 +35,7 @@ export function RunStation({ station }: { station: StepStation }) {
     );
   }
   if (!s.plan || !progress) {
-    offer({});
+    setKeys({});
     return (
       <>
         <h1 className="step">Plan first</h1>
@@ -51,7 +51,7 @@ export function RunStation({ station }: { station: StepStation }) {
   }
   const now = progress.now;
   if (s.closed) {
-    offer({});
+    setKeys({});
     return (
       <>
         <h1 className="step">Job closed</h1>

@@ -51,11 +51,11 @@ export function StationColumn({ station }: { station: StationPath }) {
 }
 
 function SafetyStop({ hazard }: { hazard: keyof typeof HAZARDS }) {
-  const { log, offer } = useBench();
+  const { log, setKeys } = useBench();
   const [by, setBy] = useState("");
   const [how, setHow] = useState("");
   const [to, setTo] = useState("");
-  offer({});
+  setKeys({});
   const h = HAZARDS[hazard];
   return (
     <>

@@ -31,7 +31,7 @@ const FORMS: Partial<Record<StepKind, ComponentType>> = {
 
 /** The step to do now in large type, what it needs and minds, and the next ones below. */
 export function StepView({ step }: { step: Step }) {
-  const { log, view, progress, plan, build, offer, say } = useBench();
+  const { log, view, progress, plan, build, setKeys, say } = useBench();
   const b = build ? indexBuild(build.data) : null;
   const s = view.state;
   const rule = stepRule(step.kind);
@@ -46,7 +46,7 @@ export function StepView({ step }: { step: Step }) {
   };
   const Form = rule.asks ? FORMS[step.kind] : undefined;
   if (!Form)
-    offer({
+    setKeys({
       space: one,
       enter: now ? tooEarly : one,
       ...(now ? { enterHeld: () => several(now.left.length) } : {}),

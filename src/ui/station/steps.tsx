@@ -10,10 +10,10 @@ import { RefusalBox } from "./RefusalBox";
 
 /** The loose test: what was seen, on which supply. */
 export function LooseTestStep() {
-  const { log, build, offer } = useBench();
+  const { log, build, setKeys } = useBench();
   const supply = build?.data.isolation.testSupply ?? "mains";
   const seen = (picture: boolean) => log.record({ type: "swap.looseTested", payload: { supply, picture, note: "" } });
-  offer({ space: () => seen(true), enter: () => seen(true), keys: { n: () => seen(false), f: () => seen(false) } });
+  setKeys({ space: () => seen(true), enter: () => seen(true), keys: { n: () => seen(false), f: () => seen(false) } });
   return (
     <>
       <Plate
@@ -29,14 +29,14 @@ export function LooseTestStep() {
 }
 
 export function AngleStep() {
-  const { log, offer } = useBench();
+  const { log, setKeys } = useBench();
   const [deg, setDeg] = useState("120");
   const save = () => {
     const n = Number(deg);
     if (!(n >= 0 && n <= 360)) return log.refuse({ gate: "angle", reason: `"${deg}" is not an angle of 0 to 360 degrees.` });
     log.record({ type: "close.angleChecked", payload: { degrees: n } });
   };
-  offer({ space: save, enter: save });
+  setKeys({ space: save, enter: save });
   return (
     <>
       <label className="field">
@@ -49,7 +49,7 @@ export function AngleStep() {
 }
 
 export function HandOverStep() {
-  const { log, view, offer, jobId } = useBench();
+  const { log, view, setKeys, jobId } = useBench();
   const [to, setTo] = useState(view.state.job?.customer ?? "");
   const shut = mayHandOver(view);
   const give = () => {
@@ -58,7 +58,7 @@ export function HandOverStep() {
       { type: "job.closed", payload: { outcome: "handedOver", reason: "" } },
     );
   };
-  offer({ space: give, enter: give });
+  setKeys({ space: give, enter: give });
   return (
     <>
       <label className="field">

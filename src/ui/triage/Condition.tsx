@@ -9,7 +9,7 @@ type Kind = Payload<"triage.conditionNoted">["kind"];
 
 /** How the machine came in: marks with their place and photo, the customer's own words, who agreed, how the test logs in. */
 export function Condition() {
-  const { log, view, offer, setTap, tapMode } = useBench();
+  const { log, view, setKeys, setTap, tapMode } = useBench();
   const [kind, setKind] = useState<Kind>("mark");
   const [side, setSide] = useState<"lid" | "base">("lid");
   const [place, setPlace] = useState({ x: "20", y: "20" });
@@ -19,7 +19,7 @@ export function Condition() {
   const [words, setWords] = useState(intake?.words ?? view.state.job?.words ?? "");
   const [by, setBy] = useState(intake?.agreedBy ?? "");
   const [login, setLogin] = useState<Payload<"triage.intakeAgreed">["login"]>(intake?.login ?? "guest");
-  offer({});
+  setKeys({});
   useEffect(() => {
     setTap((x, y) => setPlace({ x: String(x), y: String(y) }));
     return () => setTap(null);

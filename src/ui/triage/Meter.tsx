@@ -13,7 +13,7 @@ const CHIP_WORDS = { continuity: "continuity", diode: "diode", dcVolts: "DC volt
 
 /** The meter: where it is put, what it shows, the band a good board shows, and one word. It obeys the power state. */
 export function Meter({ table }: { table: { hash: string; data: TriageTable } }) {
-  const { log, view, offer, jobId } = useBench();
+  const { log, view, setKeys, jobId } = useBench();
   const spots = table.data.meter;
   const [at, setAt] = useState(0);
   const [busy, setBusy] = useState(false);
@@ -65,7 +65,7 @@ export function Meter({ table }: { table: { hash: string; data: TriageTable } })
       });
     if (record(value, "hand")) setTyped("");
   };
-  offer({ space: () => void read() });
+  setKeys({ space: () => void read() });
   if (!spot)
     return (
       <div className="empty">

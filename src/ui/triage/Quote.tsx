@@ -13,7 +13,7 @@ const W = 470;
 
 /** What the choices cost: each a bar from likely to bad case on one money ruler, the replacement marked on it. */
 export function Quote() {
-  const { log, view, reference, build, progress, offer, nowMs, jobId } = useBench();
+  const { log, view, reference, build, progress, setKeys, nowMs, jobId } = useBench();
   const [pickedId, setPicked] = useState<QuoteOption["id"]>("panelNew");
   const [value, setValue] = useState("");
   const [by, setBy] = useState("");
@@ -77,7 +77,7 @@ export function Quote() {
       },
     });
   };
-  offer(picked && !picked.whyNot ? { space: choose } : {});
+  setKeys(picked && !picked.whyNot ? { space: choose } : {});
   if (!policy)
     return (
       <div className="empty">

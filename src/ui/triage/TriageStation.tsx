@@ -20,7 +20,7 @@ type View = (typeof VIEWS)[number][0];
 
 /** Triage: the verdict with its next test, the meter, the condition it came in, and what the choices cost. */
 export function TriageStation() {
-  const { reference, view, build, progress, offer } = useBench();
+  const { reference, view, build, progress, setKeys } = useBench();
   const [shown, setShown] = useState<View>("verdict");
   const t = reference.triage?.data;
   const advice = useMemo(() => {
@@ -36,7 +36,7 @@ export function TriageStation() {
     return advise(t, context, findingsOf(view, t, build?.data ?? null), { opened, openMinutes });
   }, [t, view, build, progress]);
   if (!reference.triage || !advice) {
-    offer({});
+    setKeys({});
     return (
       <div className="empty">
         <b>No fault model.</b> Start once with the shipped reference data.

@@ -17,7 +17,7 @@ import { OUTCOMES, pct } from "./words";
 
 /** What leads and by how much, the test worth most next, what each finding moved, what would overturn it. */
 export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: string; data: TriageTable } }) {
-  const { log, view, build, offer, setTap } = useBench();
+  const { log, view, build, setKeys, setTap } = useBench();
   const s = view.state;
   const t = table.data;
   const given = s.triage.findings;
@@ -37,7 +37,7 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
       payload: { verdict, fault: a.lead.fault, probability: Math.round(a.lead.p * 1e6) / 1e6, tableHash: table.hash },
     });
   const decided = !done && a.next === "decide" ? () => conclude(a.lead.panel ? "panel" : "notPanel") : undefined;
-  offer({
+  setKeys({
     ...(decided ? { space: decided } : {}),
     keys:
       best && !done
