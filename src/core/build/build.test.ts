@@ -32,6 +32,15 @@ describe("checkBuild", () => {
       /lies outside the base of/,
     ],
     [
+      // 220 mm down is still on the base, which is 226 mm deep, but below the lid's 216 mm.
+      "a screw of the lid below the lid",
+      (b) => {
+        b.screwGroups[0]!.view = "lid";
+        b.screwGroups[0]!.screws[0]!.yMm = 220;
+      },
+      /20?.*lies outside the lid of 324 x 216 mm/,
+    ],
+    [
       "a panel nobody can take out",
       (b) => {
         b.parts.find((p) => p.role === "panel")!.out = undefined;

@@ -210,6 +210,25 @@ describe("decodeEdid", () => {
         }),
       ).problems[0],
     ).toMatchObject({ offset: 126, expected: "2 extension blocks", found: "0 in the file" });
+    // What the base block says against what is there: one too few, a part of one, one too many.
+    const said = (count: number, length: number) => {
+      const x = new Uint8Array(length);
+      x.set(
+        base((y) => {
+          y[126] = count;
+        }),
+      );
+      return decodeEdid(x).problems.filter((p) => p.offset >= 126);
+    };
+    expect(said(2, 256)[0]).toMatchObject({ offset: 126, found: "1 in the file", severity: "error" });
+    expect(said(2, 300)[0]).toMatchObject({ found: "1 in the file, and 44 bytes of the next" });
+    expect(said(0, 128)).toEqual([]);
+    expect(said(0, 200).at(-1)).toMatchObject({ offset: 128, found: "72 bytes more", severity: "warning" });
+    expect(said(1, 300).at(-1)).toMatchObject({
+      offset: 256,
+      expected: "the end, after 1 extension blocks",
+      found: "44 bytes more",
+    });
     expect(
       decodeEdid(
         base((x) => {

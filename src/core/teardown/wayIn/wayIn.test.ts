@@ -69,6 +69,32 @@ describe("the sources of the way in", () => {
         }
     }
   });
+  it("what lies under a part is back before that part: leads, screws and parts, on every machine", () => {
+    let total = 0;
+    for (const build of all) {
+      const said = mirror(wayInAsk(indexBuild(build), wayOf(build), []));
+      const steps = back(build);
+      let asked = 0;
+      const before = (first: string, then: string) => {
+        if (at(steps, first) < 0 || at(steps, then) < 0) return;
+        asked += 1;
+        expect(
+          said.edges.some((e) => e.first === first && e.then === then),
+          `${build.id}: ${first} before ${then} is said`,
+        ).toBe(true);
+      };
+      for (const p of build.parts) {
+        for (const g of build.screwGroups)
+          if (g.under.includes(p.id)) for (const k of ["screwsBack", "screwsTighten"]) before(`${k}:${g.id}`, `partBack:${p.id}`);
+        for (const q of build.parts) if (q.blockedBy.includes(p.id)) before(`partBack:${q.id}`, `partBack:${p.id}`);
+      }
+      for (const g of build.screwGroups)
+        before(g.holds === build.subject.part ? "seat" : `partBack:${g.holds}`, `screwsBack:${g.id}`);
+      expect(asked, build.id).toBeGreaterThan(0);
+      total += asked;
+    }
+    expect(total).toBeGreaterThan(40);
+  });
   it("power comes off and on three times, in its order, around what needs it", () => {
     for (const build of all) {
       const steps = back(build);
