@@ -37,7 +37,16 @@ describe("what a seller sends", () => {
     expect(r.problems[0]).toBe('Row 1, price "-5.00": a price as "84.20"');
     expect(r.problems[1]).toContain('Row 3, days "soon"');
     expect(r.problems[2]).toContain("Row 4: XX999 is not in the catalogue");
-    expect(r.problems[3]).toContain("there twice");
+    expect(r.problems[3]).toBe("Row 5: GV140FHB-K31, new, is there twice; the first counts");
+    expect(r.problems[4]).toMatch(/^Row 6: /);
+    expect(r.problems[5]).toMatch(/^Row 7: /);
+    // Used is another offer than new, and cents are cents.
+    const two = read([
+      { ...good, price: "84.05" },
+      { ...good, condition: "used", price: "0.99" },
+    ]);
+    expect(two.problems).toEqual([]);
+    expect(two.offers.map((o) => o.priceMinor)).toEqual([8405, 99]);
   });
   it("never throws, and every row is an offer or a problem", () => {
     fc.assert(

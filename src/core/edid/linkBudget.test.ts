@@ -69,3 +69,22 @@ describe("link budgets", () => {
     expect(lvdsBudget(138_500, null, "edid").verdict).toBe("unknown");
   });
 });
+
+describe("LVDS at its limits", () => {
+  const of = (mhz: number, links: 1 | 2 | null, from: "edid" | "guess" = "edid") => lvdsBudget(mhz * 1000, links, from).verdict;
+  it("85 MHz on one link is sure, 112 the most, both told of the link and not of the pixel", () => {
+    expect([85, 85.01, 112, 112.01].map((m) => of(m, 1))).toEqual(["fits", "unknown", "unknown", "fails"]);
+    expect([170, 170.02, 224, 224.02].map((m) => of(m, 2))).toEqual(["fits", "unknown", "unknown", "fails"]);
+    expect(lvdsBudget(170_000, 2, "edid").linkMHz).toBe(85);
+  });
+  it("not knowing the links, what one carries fits and no more is said", () => {
+    expect(of(85, null)).toBe("fits");
+    expect(of(85.01, null)).toBe("unknown");
+    expect(of(400, null)).toBe("unknown");
+  });
+  it("a guessed clock never fails", () => {
+    expect(of(400, 1, "guess")).toBe("unknown");
+    expect(lvdsBudget(400_000, 1, "guess").reason).toMatch(/the clock is a guess/);
+    expect(lvdsBudget(100_000, 1, "edid").reason).not.toMatch(/guess/);
+  });
+});

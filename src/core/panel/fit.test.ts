@@ -135,6 +135,15 @@ describe("part code", () => {
     expect(readPartCode("tq156wha-r02")).toMatchObject({ diagonalIn: 15.6, pixels: [{ h: 1366, v: 768 }] });
     for (const none of ["", "S/N 123", "GV14FH", "GV079FH-1", "GV185FH-1", "123456", "ABCD"])
       expect(readPartCode(none), none).toMatchObject({ diagonalIn: null, pixels: [] });
+    // A notebook's diagonal: 8.0 to 18.4 inch, both ends with it.
+    expect(readPartCode("GV080FHB").diagonalIn).toBe(8);
+    expect(readPartCode("GV184FHB").diagonalIn).toBe(18.4);
+    expect(readPartCode("GV079FHB")).toMatchObject({
+      diagonalIn: null,
+      reason: "No inference: 079 is not a diagonal of 8.0 to 18.4 inch.",
+    });
+    expect(readPartCode("GV185FHB").diagonalIn).toBeNull();
+    expect(readPartCode("GV140ZZB").reason).toBe("Digits 140: 14 inch, rounded. ZZ has no steady meaning.");
     expect(readPartCode("GV140ZZ-1").pixels).toEqual([]);
   });
   it("every diagonal from 8.0 to 18.4 inch and every pair of the table", () => {

@@ -60,6 +60,27 @@ describe("a panel as a row of a table", () => {
     const bare = readPanelRow({ code: "GV140FHB-K99", contacts: "30" });
     expect(bare.ok ? "" : bare.problems[0]!.message).toContain("where contacts comes from");
   });
+  it("a confidence is from 0 to 1, both ends with it, and the row's stands for every fact that has none of its own", () => {
+    const row = (confidence: string, own = "") =>
+      readPanelRow({ code: "GV140FHB-K99", contacts: "30", source: "S", confidence, contacts_confidence: own });
+    for (const [said, is] of [
+      ["0", 0],
+      ["1", 1],
+      ["0.5", 0.5],
+      [".25", 0.25],
+    ] as const) {
+      const r = row(said);
+      expect(r.ok && r.patch.facts.contacts?.confidence, said).toBe(is);
+    }
+    for (const wrong of ["1.01", "-0.1", "high", "1e9"]) {
+      const r = row(wrong);
+      expect(r.ok ? "" : r.problems[0]!.message, wrong).toContain("is not a confidence from 0 to 1");
+    }
+    const own = row("0.5", "0.75");
+    expect(own.ok && own.patch.facts.contacts?.confidence).toBe(0.75);
+    const none = row("");
+    expect(none.ok && none.patch.facts.contacts?.confidence).toBeUndefined();
+  });
   it("text that a spreadsheet would run is led by an apostrophe, which is no part of it", () => {
     const r = readPanelRow({ code: "'=GV140", source: "D" });
     expect(r.ok && r.patch.code).toBe("=GV140");

@@ -15,6 +15,15 @@ describe("before hands go in", () => {
     expect(looked("connector", "absent")).toMatch(/The connector is looked at/);
     expect(looked("films", "wrong")).toMatch(/Say what is wrong/);
     expect(looked("films", "wrong", "scratched")).toBeNull();
+    const waiting = plannedJob("C");
+    waiting.do("match.returned", { reason: "other", note: "wrong hue", kept: [] });
+    waiting.do("match.ordered", SAMPLES["match.ordered"]);
+    const code = (result: string, note: string) => waiting.why("match.arrivalChecked", { item: "code", result, note });
+    expect(code("good", "")).toMatch(/Read the code off the label/);
+    expect(code("wrong", "another code")).toBeNull();
+    waiting.do("match.arrived", { codeRead: "GV140FHB-K31" });
+    expect(code("good", "")).toBeNull();
+    expect(code("absent", "")).toMatch(/The code is looked at on every panel/);
     const back = (reason: string, note = "", kept: string[] = []) => b.why("match.returned", { reason, note, kept });
     expect(back("neverCame")).toMatch(/It was checked in/);
     expect(back("other")).toBe("Say why it goes back.");
