@@ -1,19 +1,28 @@
+import type { BuildIndex } from "../build";
 import { type Answer, no } from "./answer";
 import { buildOf, type JobView } from "./derived";
 import type { JobEvent } from "./event";
 import type { EventType } from "./payloads";
 import { ruleOf } from "./registry";
-import type { Asked, EventRule } from "./rule";
+import type { EventRule } from "./rule";
 import { moneyWords, openMoneyStops, safetyClear } from "./stops";
 
 /** Reference data an event names by hash has to be with the job, and of the kind it is taken for. */
 function snapshotMissing(v: JobView, e: JobEvent, rule: EventRule<EventType>): Answer {
-  for (const [field, kind] of Object.entries(rule.relies ?? {})) {
+  const { relies } = rule;
+  if (!relies) return null;
+  for (const [field, kind] of Object.entries(relies)) {
     const hash = (e.payload as Record<string, unknown>)[field];
     if (typeof hash === "string" && v.snapshots[hash]?.kind !== kind)
       return no("snapshot", `The ${kind} this event relies on is not with the job.`);
   }
   return null;
+}
+
+/** The rule and the event are of the same kind; that the compiler cannot follow through the table. No closure: every event of a long log comes here. */
+function ask(rule: EventRule<EventType>, v: JobView, e: JobEvent, b: BuildIndex | null): Answer {
+  const may = rule.may as ((p: unknown, a: unknown) => Answer) | undefined;
+  return may === undefined ? null : may(e.payload, { state: v.state, snapshots: v.snapshots, s: v.state, e, b });
 }
 
 /**
@@ -23,15 +32,12 @@ function snapshotMissing(v: JobView, e: JobEvent, rule: EventRule<EventType>): A
  */
 export function eventGate(v: JobView, e: JobEvent): Answer {
   const s = v.state;
-  // The rule and the event are of the same kind; that the compiler cannot follow through the table.
   const rule = ruleOf(e.type) as EventRule<EventType>;
   const b = buildOf(v);
-  const may = rule.may as ((p: unknown, a: Asked<EventType, typeof b>) => Answer) | undefined;
-  const ask = () => may?.(e.payload, { ...v, s, e, b } as Asked<EventType, typeof b>) ?? null;
-  if (rule.beforeOpening) return ask();
+  if (rule.beforeOpening) return ask(rule, v, e, b);
   if (!s.job) return no("job", "The job was never opened.");
   if (s.closed && !rule.afterClosing) return no("job", "This job is closed. Take the closing back first.");
-  if (rule.always) return ask();
+  if (rule.always) return ask(rule, v, e, b);
   const through = typeof rule.throughStop === "function" ? rule.throughStop(e.payload as never, s) : rule.throughStop;
   const safety = through ? null : safetyClear(v);
   if (safety) return safety;
@@ -40,5 +46,5 @@ export function eventGate(v: JobView, e: JobEvent): Answer {
     if (money) return no("money", `${moneyWords(money).name}: ${moneyWords(money).say}`);
     if (!b) return no("plan", "No plan yet: read the machine's build in Plan first.");
   }
-  return snapshotMissing(v, e, rule) ?? ask();
+  return snapshotMissing(v, e, rule) ?? ask(rule, v, e, b);
 }
