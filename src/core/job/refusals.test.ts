@@ -1,7 +1,7 @@
 import { builds, jobOn, plannedJob, type TestBench } from "@tests/bench";
 import { SAMPLES } from "@tests/samples";
 import { describe, expect, it } from "vitest";
-import type { EventType } from ".";
+import { type EventType, mayConnectPanel, powerOf } from ".";
 
 /**
  * The wrong hand at the wrong time, and what it is told; and beside it the same hand when it is right. Written from the order of
@@ -129,6 +129,16 @@ describe("putting the new panel in", () => {
     ]));
   it("a part does not move over while the old panel is in", () =>
     walk([["partFold:panel", "swap.transplanted", part("earth-foil"), /old panel is still in/]]));
+  it("a connector of a seated panel is out of reach, and one that carries no power ends no isolation", () => {
+    const b = plannedJob("C").until("mainsIn:test");
+    expect(powerOf(b.view).isolated).toBe(true);
+    const state = structuredClone(b.state);
+    state.subject = "placed";
+    state.connectors["display-plug"] = "off";
+    expect(mayConnectPanel({ state, snapshots: b.view.snapshots }, "display-plug")?.reason).toMatch(/cannot be reached now/);
+    state.subject = "in";
+    expect(mayConnectPanel({ state, snapshots: b.view.snapshots }, "display-plug")?.reason).toBe("The old panel is still in.");
+  });
   it("the loose test: a loose panel, joined, with the supply that is named", () => {
     const test = (supply: string) => ({ supply, picture: true, note: "" });
     walk([

@@ -159,3 +159,38 @@ describe("part code", () => {
     expect(overallVerdict(compareFit(u, old, build)).kind).toBe("doNotConnect");
   });
 });
+
+describe("thickness against the pocket", () => {
+  const old = panels["gv140fhb-k31"]!;
+  const base = builds["ostrel-kestrel-14"]!;
+  const d = (value: number | null) => ({ value, source: "D" as const });
+  const of = (was: number | null, is: number | null, pocket: number | null) => {
+    const build = pocket === null ? null : { ...base, lid: { ...base.lid, pocketDepthMm: pocket } };
+    return compareFit({ ...old, thicknessMm: d(was) }, { ...old, thicknessMm: d(is) }, build).find(
+      (r) => r.field === "thicknessMm",
+    )!;
+  };
+  it("too thick for the pocket stops, whatever the old one was; what is not known is never the same", () => {
+    expect(of(3, 4.1, 4)).toMatchObject({ verdict: "stop", words: expect.stringMatching(/too thick/) });
+    expect(of(null, 4.1, 4).verdict).toBe("stop");
+    expect(of(null, 3, 4)).toMatchObject({ verdict: "unknown", words: "old not measured" });
+    expect(of(3, null, 4).verdict).toBe("unknown");
+    expect(of(3, 3, 4)).toMatchObject({ verdict: "same" });
+    // As deep as the pocket goes in.
+    expect(of(4, 4, 4).verdict).toBe("same");
+  });
+  it("thicker takes thinner tape, thinner takes thicker; without the pocket's depth neither is promised", () => {
+    expect(of(2.6, 3.6, 4)).toMatchObject({
+      verdict: "change",
+      words: expect.stringMatching(/thicker$/),
+      reason: expect.stringMatching(/Take thinner tape/),
+    });
+    expect(of(3.6, 2.6, 4)).toMatchObject({
+      verdict: "change",
+      words: expect.stringMatching(/thinner$/),
+      reason: expect.stringMatching(/Take thicker tape/),
+    });
+    expect(of(2.6, 3.6, null)).toMatchObject({ verdict: "unknown", words: expect.stringMatching(/thicker$/) });
+    expect(of(3.6, 2.6, null)).toMatchObject({ verdict: "unknown", words: expect.stringMatching(/thinner$/) });
+  });
+});

@@ -43,6 +43,14 @@ describe("before hands go in", () => {
     expect(looked("films", "good")).toBe("Nothing is on order.");
     expect(b.why("match.arrived", { codeRead: "GV140FHB-K31" })).toBe("Nothing is on order.");
   });
+  it("strips laid for a panel that goes back are not laid for the next one", () => {
+    const b = plannedJob("C").until("rehearse");
+    expect(Object.keys(b.state.bond.laid)).toHaveLength(3);
+    b.do("swap.cableDisconnected", connector("display-plug"));
+    b.do("match.returned", { reason: "cracked", note: "", kept: ["earth-foil"] });
+    expect(b.state.bond.laid).toEqual({});
+    expect(b.state.match.arrival).toEqual({});
+  });
   it("a seated panel is not sent back", () => {
     const b = plannedJob("C").until("press");
     expect(b.why("match.returned", { reason: "cracked", note: "", kept: ["earth-foil"] })).toMatch(/Lift it out first/);
