@@ -3,7 +3,6 @@
 // each comes past; with --fault it runs the tests it is given until one fails.
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { resolve } from "node:path";
-import { isDeepStrictEqual } from "node:util";
 import {
   ASYMMETRIC_MATCHERS_OBJECT,
   customMatchers,
@@ -32,7 +31,7 @@ expect.extend(customMatchers);
 chai.util.addMethod(chai.Assertion.prototype, "toMatchFileSnapshot", async function toMatchFileSnapshot(file) {
   const at = resolve("tests", file);
   const want = existsSync(at) ? readFileSync(at, "utf8") : "";
-  if (!isDeepStrictEqual(this._obj, want)) throw new Error(`not as ${file}`);
+  if (this._obj !== want) throw new Error(`not as ${file}`);
 });
 
 let collected = [];

@@ -1,8 +1,9 @@
 import { judgeReading, meterRefusal, modeWords, type TriageTable } from "../../triage";
 import { no } from "../answer";
+import type { Payload } from "../payloads";
 import { endIsolation, powerOf } from "../power";
 import type { RulesOf } from "../rule";
-import type { Snapshots } from "../state";
+import type { JobState, Snapshots } from "../state";
 import type { triagePayloads } from "./payloads";
 
 /** Note of the stop that an answer to "is there cover" raises by itself. */
@@ -16,24 +17,24 @@ const spotOf = (
   return table?.kind === "triage" ? table.data.meter.find((m) => m.point === p.point && m.mode === p.mode) : undefined;
 };
 
+/** A finding has its answer, whether it was seen or tested. */
+const answered = (s: JobState, p: Payload<"triage.signSeen" | "triage.testDone">): void => {
+  s.triage.findings[p.finding] = p.outcome;
+  s.triage.tableHash = p.tableHash;
+};
+
 export const triageRules = {
   "triage.signSeen": {
     name: "a sign seen",
     on: "desk",
     relies: { tableHash: "triage" },
-    apply: (s, p) => {
-      s.triage.findings[p.finding] = p.outcome;
-      s.triage.tableHash = p.tableHash;
-    },
+    apply: answered,
   },
   "triage.testDone": {
     name: "a test done",
     on: "desk",
     relies: { tableHash: "triage" },
-    apply: (s, p) => {
-      s.triage.findings[p.finding] = p.outcome;
-      s.triage.tableHash = p.tableHash;
-    },
+    apply: answered,
   },
   "triage.damageMarked": {
     name: "damage marked",
