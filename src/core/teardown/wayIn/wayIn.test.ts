@@ -75,7 +75,7 @@ describe("the sources of the way in", () => {
       const said = mirror(wayInAsk(indexBuild(build), wayOf(build), []));
       const steps = back(build);
       let asked = 0;
-      const before = (first: string, then: string) => {
+      const goesFirst = (first: string, then: string) => {
         if (at(steps, first) < 0 || at(steps, then) < 0) return;
         asked += 1;
         expect(
@@ -85,11 +85,11 @@ describe("the sources of the way in", () => {
       };
       for (const p of build.parts) {
         for (const g of build.screwGroups)
-          if (g.under.includes(p.id)) for (const k of ["screwsBack", "screwsTighten"]) before(`${k}:${g.id}`, `partBack:${p.id}`);
-        for (const q of build.parts) if (q.blockedBy.includes(p.id)) before(`partBack:${q.id}`, `partBack:${p.id}`);
+          if (g.under.includes(p.id)) for (const k of ["screwsBack", "screwsTighten"]) goesFirst(`${k}:${g.id}`, `partBack:${p.id}`);
+        for (const q of build.parts) if (q.blockedBy.includes(p.id)) goesFirst(`partBack:${q.id}`, `partBack:${p.id}`);
       }
       for (const g of build.screwGroups)
-        before(g.holds === build.subject.part ? "seat" : `partBack:${g.holds}`, `screwsBack:${g.id}`);
+        goesFirst(g.holds === build.subject.part ? "seat" : `partBack:${g.holds}`, `screwsBack:${g.id}`);
       expect(asked, build.id).toBeGreaterThan(0);
       total += asked;
     }
