@@ -46,6 +46,9 @@ export const it = (name, ...more) => {
   const run = more.find((m) => typeof m === "function");
   if (run) collected.push({ name, run, scope });
 };
+it.each = (rows) => (name, body) => {
+  for (const row of rows) it(name, () => (Array.isArray(row) ? body(...row) : body(row)));
+};
 export const test = it;
 export const beforeAll = (f) => scope.before.push(f);
 export const afterAll = (f) => scope.after.push(f);

@@ -1,3 +1,6 @@
+import { refreshOf } from "@/core/edid/timing";
+import type { DetailedTiming } from "@/core/edid/types";
+
 /** Bits put together by hand, field by field, as the standard's tables list them: shares nothing with the product's writer. */
 export function base(change: (b: Uint8Array) => void = () => undefined): Uint8Array {
   const b = new Uint8Array(128);
@@ -36,4 +39,24 @@ export const withBlock = (block: Uint8Array): Uint8Array => {
   out.set(block, 128);
   fixSum(out, 128);
   return out;
+};
+
+/** 1920 x 1080 at 138.50 MHz with what a test wants otherwise. */
+export const timing = (over: Partial<DetailedTiming> = {}): DetailedTiming => {
+  const t = {
+    pixelClockKHz: 138_500,
+    hActive: 1920,
+    hBlank: 160,
+    hFront: 48,
+    hSync: 32,
+    vActive: 1080,
+    vBlank: 31,
+    vFront: 3,
+    vSync: 5,
+    widthMm: 309,
+    heightMm: 174,
+    interlaced: false,
+    ...over,
+  };
+  return { ...t, refreshHz: refreshOf(t) };
 };

@@ -45,6 +45,9 @@ describe("editing a build", () => {
   it("what is added passes the checks, and the plan counts it at once", () => {
     let b = addPart(kestrel, "Speaker", "base");
     const id = b.parts.at(-1)!.id;
+    // In the middle of the base of 324 x 226 mm, in the middle of the lid of 324 x 216 mm.
+    expect(b.parts.at(-1)!.shape).toEqual({ xMm: 142, yMm: 103, widthMm: 40, heightMm: 20 });
+    expect(addPart(kestrel, "Speaker", "lid").parts.at(-1)!.shape).toEqual({ xMm: 142, yMm: 98, widthMm: 40, heightMm: 20 });
     b = addScrew(b, id, "base", 100, 90);
     b = addScrew(b, id, "base", 120, 90);
     b = addConnector(b, id, "base", 110, 80);

@@ -2,7 +2,8 @@ import { builds, jobOn, plannedJob } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { addPart, adoptFind, applyFinds, type Build, findId, indexBuild, screwMisfit, screwWords } from "../build";
 import { makePlan, progressOf } from "../teardown";
-import { buildOf, mayPlanAnew, pauseCard, pointCheck, screwsOpen } from ".";
+import { buildOf, emptyState, mayPlanAnew, pauseCard, pointCheck, screwsOpen } from ".";
+import { mayTakeOut } from "./open/takeOut";
 
 const find = (over: object = {}) => ({
   kind: "hiddenScrew",
@@ -150,6 +151,50 @@ describe("ways with alternatives", () => {
     b.do("open.tethered", { option: "lay-tethered" });
     expect(b.why("open.partOut", { part: "panel" })).toBeNull();
     expect(b.why("open.tethered", { option: "no-such-way" })).toMatch(/no way/);
+  });
+  it("are taken by what is really away: screws all out, a plug off, a tape gone, a part out or folded", () => {
+    const base = builds["ostrel-kestrel-14"]!;
+    const tape = base.tapes[0]!;
+    const group = base.screwGroups[0]!;
+    const lead = base.connectors.find((c) => c.joins[0] !== base.subject.part)!;
+    const free = (id: string, does: (s: ReturnType<typeof emptyState>) => void) => ({ id, does });
+    for (const { id, does } of [
+      free(tape.id, (s) => {
+        s.tapesOut[tape.id] = true;
+      }),
+      free(lead.id, (s) => {
+        s.connectors[lead.id] = "off";
+      }),
+      free(group.id, (s) => {
+        for (const x of group.screws) s.screws[x.id] = "out";
+      }),
+      free("base-cover", (s) => {
+        s.parts["base-cover"] = "out";
+      }),
+    ]) {
+      const alone: Build = {
+        ...base,
+        screwGroups: base.screwGroups.filter((g) => g.id === group.id),
+        tapes: [tape],
+        parts: [
+          ...base.parts.map((p) => ({ ...p, blockedBy: [] })),
+          {
+            ...addPart(base, "Bar", "base").parts.at(-1)!,
+            id: "bar",
+            either: [{ why: "It is caught", options: [{ id: "a", free: [id] }] }],
+          },
+        ] as Build["parts"],
+      };
+      const s = emptyState();
+      const v = { ...jobOn("ostrel-kestrel-14").view, state: s };
+      expect(mayTakeOut(v, indexBuild(alone), "bar")?.reason, id).toMatch(/^It is caught: free /);
+      does(s);
+      expect(mayTakeOut(v, indexBuild(alone), "bar"), id).toBeNull();
+      if (id === group.id) {
+        s.screws[group.screws[0]!.id] = "back";
+        expect(mayTakeOut(v, indexBuild(alone), "bar")?.reason).toMatch(/^It is caught/);
+      }
+    }
   });
 });
 

@@ -26,6 +26,8 @@ describe("text", () => {
       }),
     );
     expect(durationWords(75)).toBe("1 h 15");
+    expect(durationWords(59)).toBe("59 min");
+    expect(durationWords(60)).toBe("1 h");
     expect(durationWords(120)).toBe("2 h");
   });
 });

@@ -85,7 +85,8 @@ describe("the sources of the way in", () => {
       };
       for (const p of build.parts) {
         for (const g of build.screwGroups)
-          if (g.under.includes(p.id)) for (const k of ["screwsBack", "screwsTighten"]) goesFirst(`${k}:${g.id}`, `partBack:${p.id}`);
+          if (g.under.includes(p.id))
+            for (const k of ["screwsBack", "screwsTighten"]) goesFirst(`${k}:${g.id}`, `partBack:${p.id}`);
         for (const q of build.parts) if (q.blockedBy.includes(p.id)) goesFirst(`partBack:${q.id}`, `partBack:${p.id}`);
       }
       for (const g of build.screwGroups)
