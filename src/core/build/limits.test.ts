@@ -1,6 +1,6 @@
 import { builds } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { type Build, DRIVES, HEADS, parseBuild, screwPaths, shankMm } from ".";
+import { type Build, checkBuild, DRIVES, HEADS, parseBuild, screwPaths, shankMm } from ".";
 
 const raw = (): Build => structuredClone(builds["ostrel-kestrel-14"]!);
 const says = (b: unknown): string => {
@@ -18,6 +18,27 @@ function put(b: Build, where: string, n: number): void {
 }
 
 describe("what a build may say, on both sides of its limits", () => {
+  it("what reaches just to the edge is inside, a drain of one length is a drain", () => {
+    const problems = (change: (b: Build) => void) => {
+      const b = raw();
+      change(b);
+      return checkBuild(b).map((p) => `${p.where}: ${p.message}`);
+    };
+    expect(
+      problems((b) => {
+        b.isolation.drainS = [20, 20];
+        b.lid.opening = { xMm: 0, yMm: 0, widthMm: b.lid.widthMm, heightMm: b.lid.heightMm };
+        b.lid.pocket = { ...b.lid.opening };
+      }),
+    ).toEqual([]);
+    for (const over of [{ xMm: -0.1 }, { yMm: -0.1 }, { xMm: 0.1 }, { yMm: 0.1 }])
+      expect(
+        problems((b) => {
+          b.lid.opening = { xMm: 0, yMm: 0, widthMm: b.lid.widthMm, heightMm: b.lid.heightMm, ...over };
+        }),
+        JSON.stringify(over),
+      ).toEqual([expect.stringMatching(/^lid\.opening: reaches outside the lid/)]);
+  });
   // [place, lowest, highest, a step beyond]
   const limits: [string, number, number, number][] = [
     ["screwTypes[0].lengthMm", 0.8, 40, 0.1],
