@@ -23,11 +23,11 @@ export async function benchImport(): Promise<void> {
       happened: "",
     },
   });
-  await appendOne(opened, "live", Date.parse(ISO));
+  await appendOne(opened, Date.parse(ISO));
   const append = async (): Promise<number> => {
     const e = b.make({ type: "job.noted", payload: { text: "still working" } });
     const at = performance.now();
-    const done = await appendOne(e, "live", Date.parse(ISO));
+    const done = await appendOne(e, Date.parse(ISO));
     if (!done.ok) throw new Error(`${e.type}: ${done.reason}`);
     return performance.now() - at;
   };

@@ -47,7 +47,7 @@ export async function benchLog(): Promise<void> {
   const began = performance.now();
   for (const e of log) {
     const at = performance.now();
-    const done = await appendOne(e, "live", Date.parse("2026-06-01T00:00:00Z"));
+    const done = await appendOne(e, Date.parse("2026-06-01T00:00:00Z"));
     if (!done.ok) throw new Error(`${e.type}: ${done.reason}`);
     each.push(performance.now() - at);
   }

@@ -24,6 +24,10 @@ const LIMITS: Record<string, Row[]> = {
     ["letters", null, 120, "happened"],
   ],
   "job.noted": [["letters", 1, 2_000, "text"]],
+  "job.actDiscarded": [
+    ["letters", 1, 60, "type"],
+    ["letters", 1, 2_000, "words"],
+  ],
   "job.mishapNoted": [["letters", null, 200, "note"]],
   "job.safetyRaised": [["letters", null, 400, "note"]],
   "job.madeSafe": [

@@ -1,10 +1,11 @@
-import type { JobPorts, Pulled, Sent } from "@/client/jobClient";
-import type { Known } from "@/client/known";
-import type { JobEvent } from "@/core/job";
-import { compareEvents, eventGate, fold } from "@/core/job";
+import type { JobPorts, Pulled } from "@/client/jobClient";
+import { type Held, type HeldBy, type Kept, Outbox, type Sent, type Told } from "@/client/outbox";
+import { askGate, type JobEvent, laneOf, placeAct, placeOf, ruleOf } from "@/core/job";
 import { seededRandom } from "./randomActs";
 
-/** A server that keeps a log the way the real one does: each id once, each act through its gate unless it comes late. */
+const AWAY: Held = { by: "away", words: null };
+
+/** A server that keeps a log the way the real one does: each id once, placed once, each act through its gate unless it comes late. */
 export class SmallServer {
   readonly log: JobEvent[] = [];
   constructor(start: readonly JobEvent[]) {
@@ -13,29 +14,57 @@ export class SmallServer {
   get cursor(): number {
     return this.log.length;
   }
-  take(e: JobEvent, via: "live" | "outbox"): Sent {
-    if (this.log.some((x) => x.id === e.id)) return { is: "taken", cursor: this.cursor };
-    const before = [...this.log].sort(compareEvents).filter((x) => compareEvents(x, e) < 0);
-    const shut = via === "live" ? eventGate({ state: fold(before, {}), snapshots: {} }, e) : null;
-    if (shut) return { is: "refused", refusal: shut, cursor: this.cursor };
+  take(k: Kept, nowMs: number): Sent {
+    const had = this.log.find((x) => x.id === k.event.id);
+    if (had) return { is: "taken", placed: placeOf(had), cursor: this.cursor };
+    const { placed: _, ...plain } = k.event;
+    const before = this.log.filter((x, i) => x.device === plain.device || i < plain.seen).map(placeOf);
+    const floor = before.reduce<string | null>((m, p) => (m !== null && m > p ? m : p), null);
+    const e = { ...plain, placed: placeAct(plain.clock, k.aheadMs, floor, nowMs) } as JobEvent;
+    const late = this.log.some((x, i) => x.device !== e.device && i >= e.seen);
+    const shut = askGate(this.log, {}, e);
+    if (shut && (!late || ruleOf(e.type).noAct)) return { is: "refused", refusal: shut, cursor: this.cursor };
     this.log.push(e);
-    return { is: "taken", cursor: this.cursor };
+    return { is: "taken", placed: e.placed!, cursor: this.cursor };
   }
   after(cursor: number): Pulled {
     return { events: this.log.slice(cursor), snapshots: {}, cursor: this.cursor };
   }
 }
 
-/** What the browser keeps through a reload. */
-export class Disk {
-  readonly unsent = new Map<string, JobEvent>();
+/** One browser: what it keeps through a reload, how far its clock is off, and its tabs. */
+export class Browser {
+  readonly disk = new Map<string, Kept>();
+  readonly tabs = new Set<Page>();
+  sender: Page | null = null;
+  /** How far ahead its clock is, and how far it was measured to be. */
+  aheadMs = 0;
+  measured: number | null = null;
+  /** Its session ran out: nothing it sends is answered by the log. */
+  locked = false;
+  constructor(readonly id: string) {}
 }
 
-/** What a page keeps from one station to the next; after a reload nothing it waited for is heard any more. */
+/** A page of a tab; once it is gone, nothing it waited for is heard any more. */
 export class Page {
-  readonly here = new Map<string, JobEvent>();
-  readonly failed = new Set<string>();
   gone = false;
+  private readonly ears: ((t: Told) => void)[] = [];
+  constructor(
+    readonly browser: Browser,
+    readonly lane: string,
+  ) {
+    browser.tabs.add(this);
+  }
+  hear(l: (t: Told) => void): void {
+    this.ears.push(l);
+  }
+  told(t: Told): void {
+    if (!this.gone) for (const l of this.ears) l(structuredClone(t));
+  }
+  close(): void {
+    this.gone = true;
+    this.browser.tabs.delete(this);
+  }
 }
 
 /**
@@ -46,10 +75,13 @@ export class WildNetwork {
   readonly random: () => number;
   private readonly under: (() => void)[] = [];
   private readonly timers = new Set<() => void>();
-  /** Who waits to hear of others; true once told. */
-  private waits: (() => boolean)[] = [];
+  private readonly followers = new Set<{ page: Page; grown: (held: HeldBy | null, mine: boolean) => void }>();
+  private pages = 0;
+  private ids = 0;
   /** From now on everything arrives, once, in order. */
   calm = false;
+  /** The server is not there at all. */
+  down = false;
   ms = 1_780_000_000_000;
 
   constructor(
@@ -63,12 +95,15 @@ export class WildNetwork {
   }
   /** One thing that is on its way arrives, whichever; timers go off when nothing else moves. */
   async step(): Promise<void> {
+    this.ms += 1000;
     const at = this.calm ? 0 : Math.floor(this.random() * this.under.length);
     const [arrives] = this.under.splice(at, 1);
     if (arrives) arrives();
-    else for (const t of [...this.timers]) t();
-    if (this.calm || this.random() < 0.3) this.waits = this.waits.filter((told) => !told());
-    for (let i = 0; i < 8; i++) await Promise.resolve();
+    else {
+      for (const t of [...this.timers]) t();
+      if (!this.down) for (const f of this.followers) if (!f.page.gone && (this.calm || this.random() < 0.5)) f.grown(null, true);
+    }
+    for (let i = 0; i < 12; i++) await Promise.resolve();
   }
   private arrives<T>(page: Page, work: () => T): Promise<T> {
     return new Promise((done, fail) => {
@@ -82,74 +117,88 @@ export class WildNetwork {
       });
     });
   }
-  private send(page: Page, e: JobEvent, via: "live" | "outbox"): Promise<Sent> {
+  private send(page: Page, k: Kept): Promise<Sent> {
+    const take = () => (this.down ? ({ is: "unknown", held: AWAY } as const) : this.server.take(k, this.ms));
+    if (page.browser.locked)
+      return this.arrives(page, () => ({ is: "unknown", held: { by: "locked", words: "This device is not let in." } }));
     const luck = this.calm ? 1 : this.random();
-    const lost: Sent = { is: "unknown", reached: false };
+    const lost: Sent = { is: "unknown", held: AWAY };
     if (luck < 0.12) return this.arrives(page, () => lost);
     // It arrives; its answer does not.
     if (luck < 0.24)
       return this.arrives(page, () => {
-        this.server.take(e, via);
+        take();
         return lost;
       });
     // Twice, the second long after.
-    if (luck < 0.36) void this.arrives(page, () => this.server.take(e, via));
-    // Somebody else answers: a session that ran out, a page that is no answer.
-    if (luck < 0.44) return this.arrives(page, () => ({ is: "unknown", reached: true }));
-    return this.arrives(page, () => this.server.take(e, via));
+    if (luck < 0.36) void this.arrives(page, take);
+    // Somebody else answers: a page that is no answer.
+    if (luck < 0.44) return this.arrives(page, () => ({ is: "unknown", held: { by: "trouble", words: null } }));
+    return this.arrives(page, take);
   }
-  /** The world of one page over this network. */
-  ports(disk: Disk, device: string, page = new Page(), known: (k: Known) => void = () => {}): JobPorts {
-    const { here, failed } = page;
-    let n = 0;
-    return {
-      send: (e, via) => this.send(page, e, via),
+  private later(then: () => void): () => void {
+    const once = () => {
+      this.timers.delete(once);
+      then();
+    };
+    this.timers.add(once);
+    return () => this.timers.delete(once);
+  }
+  /** A tab of a browser over this network: a lane of its own, the browser's disk, one tab elected to send. */
+  tab(browser: Browser): { page: Page; ports: JobPorts; outbox: Outbox } {
+    this.pages += 1;
+    const page = new Page(browser, laneOf(browser.id, `t${this.pages}`));
+    const outbox = new Outbox({
+      disk: {
+        all: async () => [...browser.disk.values()],
+        put: async (k) => void browser.disk.set(k.event.id, k),
+        drop: async (id) => void browser.disk.delete(id),
+      },
+      elected: async () => {
+        const s = browser.sender;
+        // A lease may also run out while its holder is slow.
+        if (page.gone) return false;
+        if (!s || s.gone || s === page || (!this.calm && this.random() < 0.05)) browser.sender = page;
+        return browser.sender === page;
+      },
+      tabs: {
+        hear: (l) => page.hear(l),
+        tell: (t) => {
+          for (const other of browser.tabs) if (other !== page) void this.arrives(other, () => other.told(t));
+        },
+      },
+      send: (k) => this.send(page, k),
+      later: (_, then) => this.later(() => !page.gone && then()),
+    });
+    outbox.start();
+    const ports: JobPorts = {
+      outbox,
       pull: (after) =>
         this.arrives(page, () => {
-          if (!this.calm && this.random() < 0.15) throw new Error("cut");
+          if (this.down || browser.locked || (!this.calm && this.random() < 0.15)) throw new Error("cut");
+          browser.measured = browser.aheadMs;
           return this.server.after(after);
         }),
-      wait: (after) =>
-        new Promise((done) => {
-          this.waits.push(() => {
-            if (page.gone) return true;
-            if (this.server.cursor <= after) return false;
-            done(this.server.cursor);
-            return true;
-          });
-        }),
-      outbox: {
-        here: () => [...here.values()],
-        left: async () => [...disk.unsent.values()],
-        keep: (e) => {
-          here.set(e.id, e);
-          disk.unsent.set(e.id, e);
-        },
-        drop: async (e) => {
-          here.delete(e.id);
-          disk.unsent.delete(e.id);
-        },
-        failed,
+      follow: (_, grown) => {
+        const f = { page, grown };
+        this.followers.add(f);
+        return () => this.followers.delete(f);
       },
-      keepKnown: known,
+      keepKnown: () => {},
       now: () => {
         this.ms += 1000;
-        return this.ms;
+        return this.ms + browser.aheadMs;
       },
+      aheadMs: () => browser.measured,
       random: () => {
-        n += 1;
-        return Uint8Array.from({ length: 10 }, (_, i) => (i < 8 ? Math.floor(this.random() * 256) : n >> (8 * (9 - i))));
+        this.ids += 1;
+        return Uint8Array.from({ length: 10 }, (_, i) =>
+          i < 4 ? Math.floor(this.random() * 256) : Math.floor(this.ids / 256 ** (9 - i)) % 256,
+        );
       },
       who: () => "Bench 1",
-      device: () => device,
-      later: (_, then) => {
-        const once = () => {
-          this.timers.delete(once);
-          then();
-        };
-        this.timers.add(once);
-        return () => this.timers.delete(once);
-      },
+      device: () => page.lane,
     };
+    return { page, ports, outbox };
   }
 }

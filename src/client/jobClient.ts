@@ -1,6 +1,8 @@
 import {
   type Act,
   askGate,
+  browserOf,
+  compareEvents,
   counting,
   fold,
   type JobEvent,
@@ -8,20 +10,14 @@ import {
   makeEventId,
   newestVersion,
   nextClock,
+  placeAct,
+  placeOf,
   type Refusal,
   ruleOf,
   type Snapshots,
 } from "@/core/job";
 import type { Known } from "./known";
-
-/** What the server says to one act that was sent. */
-export type Sent =
-  /** It is on the server, from now or from before. */
-  | { is: "taken"; cursor: number }
-  /** The act itself was refused: sent again it would be refused again. */
-  | { is: "refused"; refusal: Refusal; cursor: number }
-  /** Nothing is known of the act: no answer, or one that is about something else. It is sent again. */
-  | { is: "unknown"; reached: boolean };
+import type { Held, HeldBy, Kept, Told } from "./outbox";
 
 export interface Pulled {
   events: readonly JobEvent[];
@@ -29,30 +25,42 @@ export interface Pulled {
   cursor: number;
 }
 
+/** What the client needs of the outbox of its browser. */
+export interface JobOutbox {
+  waiting(jobId: string): Kept[];
+  aside(jobId: string): Kept[];
+  heldBy(): Held | null;
+  subscribe(listener: (t: Told) => void): () => void;
+  keep(event: JobEvent, aheadMs: number | null): void;
+  discard(id: string): Promise<void>;
+  again(id: string, seen: number): void;
+  known(id: string, placed: string, cursor: number): Promise<void>;
+  takeUp(): Promise<void>;
+  flush(): Promise<void>;
+}
+
 /** What the client needs of the world; every part of it can fail, be late, or say the same thing twice. */
 export interface JobPorts {
-  send: (e: JobEvent, via: "live" | "outbox") => Promise<Sent>;
+  outbox: JobOutbox;
   /** Events after a cursor; throws when the server is not reached. */
   pull: (after: number) => Promise<Pulled>;
-  /** Comes back with the newest cursor once there is more than `after`, or after a while; throws when not reached. */
-  wait: (after: number, stop: AbortSignal) => Promise<number>;
-  outbox: {
-    /** What this page knows to be unsent, at hand at once. */
-    here: () => readonly JobEvent[];
-    /** What a page before this one left unsent. */
-    left: () => Promise<readonly JobEvent[]>;
-    keep: (e: JobEvent) => void;
-    drop: (e: JobEvent) => Promise<void>;
-    /** Acts whose sending failed before: they arrive late. */
-    failed: Set<string>;
-  };
+  /** Tells when the job may have grown, and why nothing is heard when nothing is. */
+  follow: (jobId: string, grown: (held: HeldBy | null, mine: boolean) => void) => () => void;
   keepKnown: (known: Known) => void;
   now: () => number;
+  /** How far this device's clock is ahead of the server's, ms; null when that was never measured. */
+  aheadMs: () => number | null;
   random: () => Uint8Array;
   who: () => string;
+  /** This tab's lane of this browser. */
   device: () => string;
-  /** Runs `then` after a while; the answer stops it. */
-  later: (ms: number, then: () => void) => () => void;
+}
+
+/** An act the server did not take, why, and what else is waiting that depends on it. */
+export interface NotTaken {
+  event: JobEvent;
+  refusal: Refusal;
+  dependent: readonly JobEvent[];
 }
 
 /** The job as this device knows it, made anew with every change, so that whoever draws it can tell by identity. */
@@ -62,25 +70,26 @@ export interface JobLog {
   state: JobState;
   refusal: Refusal | null;
   unsent: number;
-  offline: boolean;
-  /** This device's newest entry that may be taken back, or null. */
+  notTaken: readonly NotTaken[];
+  /** Why nothing is sent, or null. */
+  held: Held | null;
+  /** This browser's newest entry that may be taken back, or null. */
   canTakeBack: JobEvent | null;
 }
 
-const RETRY_MS = 3000;
-const maxClock = (events: readonly JobEvent[]) =>
-  events.reduce<string | null>((m, e) => (m === null || e.clock > m ? e.clock : m), null);
+const greatest = (list: readonly string[]): string | null =>
+  list.reduce<string | null>((m, c) => (m === null || c > m ? c : m), null);
 
 /** One job on this device: what the server acknowledged, what is still to be sent, and how the two come together. */
 export class JobClient {
   private acked: readonly JobEvent[];
-  private pending: readonly JobEvent[];
   private kept: Snapshots;
   private cursor: number;
-  private offline = false;
+  /** Why others are not heard of, or null. */
+  private lost: HeldBy | null = null;
   private refusal: Refusal | null = null;
-  private sending = false;
-  private stopped = true;
+  private pulling: Promise<void> | null = null;
+  private pullAgain = false;
   private readonly listeners = new Set<() => void>();
   private now: JobLog;
 
@@ -94,8 +103,6 @@ export class JobClient {
     this.acked = first.events;
     this.kept = first.snapshots;
     this.cursor = first.cursor;
-    const known = new Set(first.events.map((e) => e.id));
-    this.pending = ports.outbox.here().filter((e) => !known.has(e.id));
     this.now = this.draw();
   }
 
@@ -105,33 +112,50 @@ export class JobClient {
   };
   readonly log = (): JobLog => this.now;
 
-  private draw(): JobLog {
+  /** What waits and is not known to be on the server. */
+  private pending(): JobEvent[] {
     const known = new Set(this.acked.map((e) => e.id));
-    const events = [...this.acked, ...this.pending.filter((p) => !known.has(p.id))];
+    return this.ports.outbox.waiting(this.jobId).flatMap((k) => (known.has(k.event.id) ? [] : [k.event]));
+  }
+  private draw(): JobLog {
+    const pending = this.pending();
+    const events = [...this.acked, ...pending];
     const snapshots = { ...this.reference, ...this.kept };
     return {
       events,
       snapshots,
       state: fold(events, snapshots),
       refusal: this.refusal,
-      unsent: this.pending.length,
-      offline: this.offline,
+      unsent: pending.length,
+      notTaken: this.notTaken(events, snapshots),
+      held: this.heldBy(),
       canTakeBack: this.newestOwn(events),
     };
   }
+  private heldBy(): Held | null {
+    return this.ports.outbox.heldBy() ?? (this.lost && { by: this.lost, words: null });
+  }
+  /** What was not taken, each with what else stands in this browser's list that its gate would not let through without it. */
+  private notTaken(events: readonly JobEvent[], snapshots: Snapshots): NotTaken[] {
+    const aside = this.ports.outbox.aside(this.jobId);
+    return aside.map((k) => {
+      const behind = aside.filter((x) => x !== k && compareEvents(k.event, x.event) < 0).map((x) => x.event);
+      const dependent = behind.filter(
+        (x) => askGate([...events, k.event], snapshots, x) === null && askGate(events, snapshots, x) !== null,
+      );
+      return { event: k.event, refusal: k.aside!, dependent };
+    });
+  }
   private newestOwn(events: readonly JobEvent[]): JobEvent | null {
-    const me = this.ports.device();
-    return counting(events).findLast((e) => e.device === me && !ruleOf(e.type).stays) ?? null;
+    const me = browserOf(this.ports.device());
+    return counting(events).findLast((e) => browserOf(e.device) === me && !ruleOf(e.type).stays) ?? null;
   }
   private changed(log: boolean): void {
-    this.now = log ? this.draw() : { ...this.now, refusal: this.refusal, offline: this.offline };
-    for (const l of this.listeners) l();
+    this.now = log ? this.draw() : { ...this.now, refusal: this.refusal, held: this.heldBy() };
+    for (const l of [...this.listeners]) l();
   }
-  private put(acked: readonly JobEvent[], pending: readonly JobEvent[]): void {
-    this.acked = acked;
-    this.pending = pending;
-    this.ports.keepKnown({ events: acked, snapshots: this.kept, cursor: this.cursor });
-    this.changed(true);
+  private keepKnown(): void {
+    this.ports.keepKnown({ events: this.acked, snapshots: this.kept, cursor: this.cursor });
   }
 
   /** Says why something was not recorded; null takes it off the screen. */
@@ -147,16 +171,22 @@ export class JobClient {
    */
   record(...acts: Act[]): boolean {
     const made: JobEvent[] = [];
+    const device = this.ports.device();
+    const aheadMs = this.ports.aheadMs();
     for (const act of acts) {
       const all = [...this.now.events, ...made];
       const ms = this.ports.now();
+      // A lane's clock rises whatever is done to the device's; its place comes after all that is known here.
+      const clock = nextClock(greatest(all.filter((e) => e.device === device).map((e) => e.clock)), ms);
+      const floor = greatest(all.map(placeOf));
       const e = {
         id: makeEventId(ms, this.ports.random()),
         jobId: this.jobId,
         v: newestVersion(act.type),
         who: this.ports.who(),
-        device: this.ports.device(),
-        clock: nextClock(maxClock(all), ms),
+        device,
+        clock,
+        placed: placeAct(clock, aheadMs ?? 0, floor, ms - (aheadMs ?? 0)),
         seen: this.cursor,
         ...act,
       } as JobEvent;
@@ -167,109 +197,122 @@ export class JobClient {
       }
       made.push(e);
     }
-    for (const e of made) this.ports.outbox.keep(e);
     this.refusal = null;
-    this.put(this.acked, [...this.pending, ...made]);
-    void this.flush();
+    for (const e of made) this.ports.outbox.keep(e, aheadMs);
+    this.changed(true);
     return true;
   }
 
-  /** Takes back this device's newest entry that counts, or one by id. */
+  /** Takes back this browser's newest entry that counts, or one by id. */
   takeBack(eventId: string | undefined = this.now.canTakeBack?.id): boolean {
     if (eventId) return this.record({ type: "job.takenBack", payload: { eventId } });
     this.refuse({ gate: "takeBack", reason: "Nothing of this device to take back." });
     return false;
   }
 
-  /** Sends what is unsent, one after the other in the order it was recorded, until one gets no answer. */
-  async flush(): Promise<void> {
-    if (this.sending) return;
-    this.sending = true;
-    try {
-      for (let e = this.pending[0]; e; e = this.pending[0]) {
-        const { failed } = this.ports.outbox;
-        const sent = await this.ports.send(e, failed.has(e.id) ? "outbox" : "live");
-        if (sent.is === "unknown") {
-          // Whatever waits behind it arrives late as well.
-          for (const p of this.pending) failed.add(p.id);
-          this.offline = true;
-          this.changed(false);
-          return;
-        }
-        this.offline = false;
-        const id = e.id;
-        const rest = this.pending.filter((p) => p.id !== id);
-        if (sent.is === "refused") this.refusal = sent.refusal;
-        this.put(sent.is === "taken" ? [...this.acked.filter((a) => a.id !== id), e] : this.acked, rest);
-        // Last, so that at no moment the act is neither here nor known to be there.
-        await this.ports.outbox.drop(e);
-        if (sent.cursor > this.cursor) await this.pull().catch(() => undefined);
-      }
-    } finally {
-      this.sending = false;
-    }
+  /** Sends an act that was not taken once more, with what this device has seen by now. */
+  again(id: string): void {
+    this.refusal = null;
+    this.ports.outbox.again(id, this.cursor);
   }
 
-  /** Takes what others did since the cursor. */
-  private async pull(): Promise<void> {
-    const got = await this.ports.pull(this.cursor);
+  /** Lets an act go that was not taken: what it said and why it was refused stands in the job's log, as a note where one is wanted. */
+  letGo(id: string, words: string, asNote: boolean): boolean {
+    const k = this.ports.outbox.aside(this.jobId).find((x) => x.event.id === id);
+    if (!k) return false;
+    const act: Act = asNote
+      ? { type: "job.noted", payload: { text: words } }
+      : { type: "job.actDiscarded", payload: { type: k.event.type, words, clock: k.event.clock } };
+    if (!this.record(act)) return false;
+    void this.ports.outbox.discard(id);
+    return true;
+  }
+
+  /** What the outbox tells, of this tab or another. */
+  private hear(t: Told): void {
+    if (t.is === "held") {
+      this.changed(false);
+      return;
+    }
+    if ((t.is === "kept" ? t.kept.event.jobId : t.jobId) !== this.jobId) return;
+    if (t.is === "taken") {
+      this.lost = null;
+      this.taken(t.id, t.placed);
+      if (t.cursor > this.cursor) void this.pull();
+    } else if (t.is === "aside") {
+      this.refusal = t.refusal;
+      if (t.cursor > this.cursor) void this.pull();
+    }
+    this.changed(true);
+  }
+  /** Acts seen waiting, so that one the server took is not missing for a moment. */
+  private readonly seenWaiting = new Map<string, JobEvent>();
+  private taken(id: string, placed: string): void {
+    const e = this.seenWaiting.get(id) ?? this.now.events.find((x) => x.id === id);
+    this.seenWaiting.delete(id);
+    if (!e || this.acked.some((a) => a.id === id)) return;
+    this.acked = [...this.acked, { ...e, placed }];
+    this.keepKnown();
+  }
+
+  /** Takes what others did since the cursor; one asking at a time. */
+  private pull(): Promise<void> {
+    if (this.pulling) {
+      this.pullAgain = true;
+      return this.pulling;
+    }
+    this.pulling = (async () => {
+      try {
+        do {
+          this.pullAgain = false;
+          this.takeIn(await this.ports.pull(this.cursor));
+        } while (this.pullAgain);
+      } catch {
+        // Not reached: whoever follows says so, and asks again.
+      } finally {
+        this.pulling = null;
+      }
+    })();
+    return this.pulling;
+  }
+  private takeIn(got: Pulled): void {
     this.cursor = Math.max(this.cursor, got.cursor);
     if (got.events.length === 0) return;
     this.kept = { ...this.kept, ...got.snapshots };
-    const known = new Set(this.acked.map((e) => e.id));
-    const fresh = got.events.filter((e) => !known.has(e.id));
-    if (fresh.length === 0) return;
-    const ids = new Set(fresh.map((e) => e.id));
+    const fresh = new Map(got.events.map((e) => [e.id, e]));
+    const had = new Set(this.acked.map((e) => e.id));
+    // As the server has it: its place is the server's.
+    this.acked = [...this.acked.map((e) => fresh.get(e.id) ?? e), ...got.events.filter((e) => !had.has(e.id))];
+    this.keepKnown();
     // Acknowledged after all: the answer was lost on the way, not the act.
-    for (const p of this.pending) if (ids.has(p.id)) void this.ports.outbox.drop(p);
-    this.put(
-      [...this.acked, ...fresh],
-      this.pending.filter((p) => !ids.has(p.id)),
-    );
+    for (const e of got.events) void this.ports.outbox.known(e.id, placeOf(e), got.cursor);
+    this.changed(true);
   }
 
-  /** What a page before this one left unsent goes first. */
-  private async takeUp(): Promise<void> {
-    const left = await this.ports.outbox.left();
-    const acked = new Set(this.acked.map((e) => e.id));
-    const known = new Set([...acked, ...this.pending.map((e) => e.id)]);
-    for (const e of left) if (acked.has(e.id)) void this.ports.outbox.drop(e);
-    const fresh = left.filter((e) => !known.has(e.id));
-    if (this.stopped || fresh.length === 0) return;
-    for (const e of fresh) this.ports.outbox.failed.add(e.id);
-    this.put(this.acked, [...fresh, ...this.pending]);
-    void this.flush();
-  }
-
-  /** Sends, retries and follows other devices until the answer is called. */
+  /** Follows the outbox and other devices until the answer is called. */
   start(): () => void {
-    this.stopped = false;
-    const stop = new AbortController();
-    let cancel = () => {};
-    const again = () => {
-      cancel = this.ports.later(RETRY_MS, () => {
-        void this.flush();
-        again();
-      });
-    };
-    again();
-    void this.takeUp();
-    void this.flush();
-    void this.follow(stop.signal);
+    const ends = [
+      this.ports.outbox.subscribe((t) => {
+        if (t.is === "kept" && t.kept.event.jobId === this.jobId) this.seenWaiting.set(t.kept.event.id, t.kept.event);
+        this.hear(t);
+      }),
+      this.ports.follow(this.jobId, (by, mine) => {
+        if (by !== this.lost) {
+          this.lost = by;
+          this.changed(false);
+        }
+        if (by !== null) return;
+        void this.ports.outbox.flush();
+        if (mine) void this.pull();
+      }),
+    ];
+    for (const e of this.pending()) this.seenWaiting.set(e.id, e);
+    // What a page before this one left unsent, and what came since this page was made.
+    void this.ports.outbox.takeUp().then(() => this.ports.outbox.flush());
+    void this.pull();
+    this.changed(true);
     return () => {
-      this.stopped = true;
-      cancel();
-      stop.abort();
+      for (const end of ends) end();
     };
-  }
-
-  private async follow(stop: AbortSignal): Promise<void> {
-    while (!stop.aborted) {
-      try {
-        if ((await this.ports.wait(this.cursor, stop)) > this.cursor && !stop.aborted) await this.pull();
-      } catch {
-        if (!stop.aborted) await new Promise<void>((done) => this.ports.later(RETRY_MS, done));
-      }
-    }
   }
 }

@@ -1,5 +1,5 @@
 import { type Kysely, sql } from "kysely";
-import { type JobEvent, liftEvent, type Snapshot, type Snapshots } from "@/core/job";
+import { type JobEvent, liftEvent, placeOf, type Snapshot, type Snapshots } from "@/core/job";
 import { readStored, type Stored } from "./referenceStore";
 import type { Database } from "./schema";
 
@@ -22,6 +22,7 @@ type Row = {
   who: string;
   device: string;
   clock: string;
+  placed: string;
   seen: number;
 };
 
@@ -35,10 +36,11 @@ const toEvent = (r: Row): JobEvent =>
     who: r.who,
     device: r.device,
     clock: r.clock,
+    placed: r.placed,
     seen: r.seen,
   }) as JobEvent;
 
-const COLUMNS = ["seq", "id", "job_id", "type", "v", "payload", "who", "device", "clock", "seen"] as const;
+const COLUMNS = ["seq", "id", "job_id", "type", "v", "payload", "who", "device", "clock", "placed", "seen"] as const;
 
 /** Events of a job after a cursor, in the order they were received. */
 export async function eventsAfter(
@@ -82,9 +84,10 @@ export async function readLog(db: Kysely<Database>, jobId: string): Promise<JobL
   };
 }
 
-/** Which job holds an event id, and its sequence number. */
-export async function findEvent(db: Kysely<Database>, id: string) {
-  return db.selectFrom("events").select(["seq", "job_id", "type", "payload"]).where("id", "=", id).executeTakeFirst();
+/** The event of an id, as it was stored, and its cursor; undefined when nobody has it. */
+export async function findEvent(db: Kysely<Database>, id: string): Promise<{ seq: number; event: JobEvent } | undefined> {
+  const r = await db.selectFrom("events").select(COLUMNS).where("id", "=", id).executeTakeFirst();
+  return r && { seq: r.seq, event: toEvent(r) };
 }
 
 /** Inserts one event and the snapshots it brings. Call inside a transaction. */
@@ -111,6 +114,7 @@ export async function insertEvent(
       who: e.who,
       device: e.device,
       clock: e.clock,
+      placed: placeOf(e),
       seen: e.seen,
       received_at: receivedAt,
     })
@@ -119,27 +123,15 @@ export async function insertEvent(
   return row.seq;
 }
 
-export async function lastClockOf(db: Kysely<Database>, jobId: string, device: string): Promise<string | null> {
+/** The greatest place that comes before an act: of what its own lane did, and of what its device had seen. */
+export async function floorOf(db: Kysely<Database>, jobId: string, device: string, seen: number): Promise<string | null> {
   const r = await db
     .selectFrom("events")
-    .select(({ fn }) => fn.max("clock").as("clock"))
+    .select(({ fn }) => fn.max("placed").as("placed"))
     .where("job_id", "=", jobId)
-    .where("device", "=", device)
+    .where((eb) => eb.or([eb("device", "=", device), eb("seq", "<=", seen)]))
     .executeTakeFirst();
-  return r?.clock ?? null;
-}
-
-/** Every job with the newest sequence number of its log. Skips from job to job through the index instead of reading every event. */
-export async function jobHeads(db: Kysely<Database>): Promise<{ job_id: string; last: number }[]> {
-  const { rows } = await sql<{ job_id: string; last: number }>`
-    with recursive j (id) as (
-      select min(job_id) from events
-      union all
-      select (select min(job_id) from events where job_id > j.id) from j where j.id is not null
-    )
-    select j.id as job_id, (select max(e.seq) from events e where e.job_id = j.id) as last from j where j.id is not null
-  `.execute(db);
-  return rows;
+  return r?.placed ?? null;
 }
 
 /** Numbers of all jobs ever opened here, with their job. */
@@ -158,4 +150,19 @@ export async function topSeq(db: Kysely<Database>, jobId: string): Promise<numbe
     .where("job_id", "=", jobId)
     .executeTakeFirst();
   return r?.seq ?? 0;
+}
+
+/** Greatest sequence number of all logs; 0 for none. */
+export async function shopCursor(db: Kysely<Database>): Promise<number> {
+  const r = await db
+    .selectFrom("events")
+    .select(({ fn }) => fn.max("seq").as("seq"))
+    .executeTakeFirst();
+  return r?.seq ?? 0;
+}
+
+/** Jobs with an event after a cursor of the shop. */
+export async function grownAfter(db: Kysely<Database>, after: number): Promise<string[]> {
+  const rows = await db.selectFrom("events").select("job_id").distinct().where("seq", ">", after).limit(500).execute();
+  return rows.map((r) => r.job_id);
 }

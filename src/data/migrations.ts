@@ -116,4 +116,13 @@ MIGRATIONS["2026-03-panels-and-trade"] = {
   },
 };
 
+MIGRATIONS["2026-04-placed"] = {
+  async up(db: Kysely<unknown>) {
+    // What is stored already stands where its clock said.
+    await sql`alter table events add column placed text not null default ''`.execute(db);
+    await sql`update events set placed = clock`.execute(db);
+    await sql`create index cards_open on job_list (job_id) where json_extract(json, '$.closed') is null`.execute(db);
+  },
+};
+
 export const migrations: MigrationProvider = { getMigrations: async () => MIGRATIONS };

@@ -85,8 +85,19 @@ export const SNAPSHOT_KINDS: Readonly<Record<Snapshot["kind"], ReferenceKind>> =
 const anyTable = (kind: string): Table<z.ZodType> | null =>
   Object.hasOwn(TABLES, kind) ? (TABLES[kind as ReferenceKind] as unknown as Table<z.ZodType>) : null;
 
-/** A stored row at today's version. @example liftRow("build", versionOne).version // 2 */
-export const liftRow = (kind: string, raw: unknown): unknown => anyTable(kind)?.lift?.(raw) ?? raw;
+const lifted = (t: Table<z.ZodType> | null, raw: unknown): unknown => t?.lift?.(raw) ?? raw;
+
+/**
+ * A stored row at today's version. One that had to be lifted is read anew, so that what its version left out has its default.
+ * @example liftRow("build", versionOne).version // 2
+ */
+export function liftRow(kind: string, raw: unknown): unknown {
+  const t = anyTable(kind);
+  const now = lifted(t, raw);
+  if (now === raw) return raw;
+  const read = t!.schema.safeParse(now);
+  return read.success ? read.data : now;
+}
 
 export type ReadRow<K extends ReferenceKind> = { ok: true; row: ReferenceOf<K> } | { ok: false; problem: string };
 
@@ -97,7 +108,7 @@ export type ReadRow<K extends ReferenceKind> = { ok: true; row: ReferenceOf<K> }
  */
 export function readRow<K extends ReferenceKind>(kind: K, raw: unknown): ReadRow<K> {
   const t = anyTable(kind)!;
-  const read = t.schema.safeParse(liftRow(kind, raw));
+  const read = t.schema.safeParse(lifted(t, raw));
   if (!read.success) {
     const i = read.error.issues[0]!;
     return { ok: false, problem: `${i.path.map(String).join(".") || kind}: ${i.message}` };

@@ -14,6 +14,8 @@ export interface Database {
     who: string;
     device: string;
     clock: string;
+    /** Place in canonical order, set when the event was first taken. */
+    placed: string;
     seen: number;
     received_at: string;
   };

@@ -21,7 +21,9 @@ export async function tradeStamp(db: Kysely<Database>): Promise<string> {
 /** Orders, arrivals and returns of all jobs with what was taken back, job by job in canonical order. */
 export async function tradeEvents(db: Kysely<Database>): Promise<TradeEvent[]> {
   const { rows } = await sql<Omit<TradeEvent, "payload"> & { payload: string }>`
-    select id, job_id, type, payload, clock from events where type in ${TRADE} order by job_id, clock, device, id`.execute(db);
+    select id, job_id, type, payload, placed as clock from events where type in ${TRADE} order by job_id, placed, device, id`.execute(
+    db,
+  );
   return rows.map((r) => ({ ...r, payload: JSON.parse(r.payload) as Record<string, unknown> }));
 }
 
@@ -38,10 +40,10 @@ export interface FoundEvent {
 /** What was found at the bench, in all jobs, without what was taken back; oldest first. */
 export async function foundEvents(db: Kysely<Database>): Promise<FoundEvent[]> {
   const { rows } = await sql<Omit<FoundEvent, "payload"> & { payload: string }>`
-    select e.id, e.payload, e.job_id as job, e.who, e.clock,
+    select e.id, e.payload, e.job_id as job, e.who, e.placed as clock,
       (select json_extract(o.payload, '$.machineModel') from events o where o.job_id = e.job_id and o.type = 'job.opened' limit 1) as model
     from events e where e.type = 'open.found'
       and not exists (select 1 from events t where t.job_id = e.job_id and t.type = 'job.takenBack' and json_extract(t.payload, '$.eventId') = e.id)
-    order by e.clock`.execute(db);
+    order by e.placed`.execute(db);
   return rows.map((r) => ({ ...r, payload: JSON.parse(r.payload) as Record<string, unknown> }));
 }

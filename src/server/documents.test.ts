@@ -89,7 +89,7 @@ describe("printed sheets", () => {
 describe("meter and EDID port of a job", () => {
   it("the server's meter obeys the power state of the log, whatever it is asked", async () => {
     const b = plannedJob("B", new TestBench("device-a", JOB)).until("partOut:bezel");
-    for (const e of b.events as JobEvent[]) expect(await appendOne(e, "live", NOW)).toMatchObject({ ok: true });
+    for (const e of b.events as JobEvent[]) expect(await appendOne(e, NOW)).toMatchObject({ ok: true });
     expect(await readMeter(JOB, "driverInput", "dcVolts")).toMatchObject({
       ok: false,
       status: 409,
@@ -143,7 +143,7 @@ describe("reference data through the interface", () => {
     Object.assign(b.events[0]!, { payload: { ...b.events[0]!.payload, number: "H-61" } });
     const planned = b.events.findIndex((e) => e.type === "plan.made");
     for (const e of b.events.slice(0, planned)) {
-      const done = await appendOne(e, "live", NOW);
+      const done = await appendOne(e, NOW);
       if (!done.ok) throw new Error(`${e.type}: ${done.reason}`);
     }
     const known = (await readReference()).builds.find((x) => x.id === "ostrel-kestrel-14")!;

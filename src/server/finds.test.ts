@@ -29,7 +29,7 @@ async function foundIn(n: number, who: string, xMm: number, takenBack = false): 
   Object.assign(find, { who });
   if (takenBack) b.do("job.takenBack", { eventId: find.id });
   for (const e of b.events) {
-    const done = await appendOne(e, "live", Date.parse("2026-06-01T00:00:00Z"));
+    const done = await appendOne(e, Date.parse("2026-06-01T00:00:00Z"));
     if (!done.ok) throw new Error(`${e.type}: ${done.reason}`);
   }
 }

@@ -1,3 +1,4 @@
+import type { Kysely } from "kysely";
 import type { Build } from "@/core/build";
 import {
   arrivalStatus,
@@ -5,20 +6,23 @@ import {
   FOLD_VERSION,
   fold,
   handsOnMinutes,
+  type JobEvent,
   type JobState,
   msOf,
   openBreaches,
   openHazards,
   panelReading,
   powerOf,
+  type Snapshots,
   screwsOpen,
 } from "@/core/job";
 import { NO_LOG, type ShopLog } from "@/core/quote";
 import { type PlanWeights, progressOf, type Station, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
-import { jobHeads, readLog } from "@/data/eventStore";
-import { cardRows, cardsStamp, handedOverCards, saveCard } from "@/data/jobListStore";
+import { readLog } from "@/data/eventStore";
+import { cardsStamp, handedOverCards, keptCards, saveCard, staleCards } from "@/data/jobListStore";
 import { listReference } from "@/data/referenceStore";
+import type { Database } from "@/data/schema";
 import type { JobCard } from "@/wire/jobCard";
 import { remember } from "./remember";
 import { readWeights } from "./weights";
@@ -121,47 +125,81 @@ export function cardOf(
   };
 }
 
-/** Cards of the jobs still open and the count of closed ones, from the cache where it is current. Dropping the cache changes nothing but time. */
-async function jobCards(): Promise<{ open: JobCard[]; closed: number }> {
-  const { db } = connection();
-  const heads = await jobHeads(db);
-  const weights = await readWeights();
-  // A closed job is only counted: its card is not read.
-  const rows = await cardRows(db);
-  const cached = new Map(rows.map((r) => [r.job_id, r]));
-  const open: JobCard[] = [];
-  let closed = 0;
-  for (const head of heads) {
-    const hit = cached.get(head.job_id);
-    if (hit && hit.last_seq === head.last && hit.fold_version === FOLD_VERSION) {
-      if (hit.json === null) closed += 1;
-      else open.push(JSON.parse(hit.json) as JobCard);
-      continue;
-    }
-    const log = await readLog(db, head.job_id);
-    const card = cardOf(
-      head.job_id,
-      fold(log.events, log.snapshots),
-      log.snapshots,
-      handsOnMinutes(counting(log.events)),
-      weights,
-    );
-    if (!card) continue;
-    const row = { job_id: head.job_id, last_seq: head.last, fold_version: FOLD_VERSION, json: JSON.stringify(card) };
-    await saveCard(db, row);
-    if (card.closed) closed += 1;
-    else open.push(card);
+/** Makes a job's card from its log and keeps it; with the append that changed it, in its transaction. */
+export async function keepCard(
+  db: Kysely<Database>,
+  jobId: string,
+  events: readonly JobEvent[],
+  snapshots: Snapshots,
+  lastSeq: number,
+): Promise<void> {
+  const weights = await readWeights(db);
+  let card: JobCard | null = null;
+  try {
+    card = cardOf(jobId, fold(events, snapshots), snapshots, handsOnMinutes(counting(events)), weights);
+  } catch (e) {
+    // A list that cannot be told is no reason to refuse what a hand did.
+    console.error(`no card for job ${jobId}:`, e);
   }
-  return { open, closed };
+  if (card) await saveCard(db, { job_id: jobId, last_seq: lastSeq, fold_version: FOLD_VERSION, json: JSON.stringify(card) });
 }
 
-/** The cards still on the bench, and how many are closed: for the bench's first screen. */
-export async function benchCards(): Promise<{ open: JobCard[]; closed: number }> {
-  const { open, closed } = await jobCards();
+/** Makes one card anew from what is stored. */
+async function makeCard(jobId: string): Promise<void> {
+  await connection()
+    .db.transaction()
+    .execute(async (trx) => {
+      const log = await readLog(trx, jobId);
+      await keepCard(trx, jobId, log.events, log.snapshots, log.cursor);
+    });
+}
+
+const store = globalThis as typeof globalThis & { helvaneCards?: Promise<void> | null };
+
+/**
+ * Makes every card anew that is missing or older than today's rules, one job at a time with a breath between them; the old cards
+ * are shown meanwhile. Not awaited by pages: a disk that is full or locked never stops one from being read.
+ */
+export function renewCards(): Promise<void> {
+  store.helvaneCards ??= (async () => {
+    for (const { jobId } of await staleCards(connection().db, FOLD_VERSION)) {
+      await makeCard(jobId);
+      await new Promise((next) => setImmediate(next));
+    }
+  })()
+    .catch((e) => console.error("the lists were not brought up to date:", (e as Error).message))
+    .finally(() => {
+      store.helvaneCards = null;
+    });
+  return store.helvaneCards;
+}
+
+/** A look at the lists waits this long for cards that are missing, and for old ones to be made anew; ms. */
+const WAIT_MISSING_MS = 1500;
+const WAIT_OLD_MS = 100;
+
+/** Cards of the jobs still open and the count of closed ones, as they are kept. What is missing or old is made anew in the background. */
+async function jobCards(): Promise<{ open: JobCard[]; closed: number; making: number }> {
+  const { db } = connection();
+  const stale = await staleCards(db, FOLD_VERSION);
+  if (stale.length) {
+    const ms = stale.some((x) => x.missing) ? WAIT_MISSING_MS : WAIT_OLD_MS;
+    await Promise.race([renewCards(), new Promise((done) => setTimeout(done, ms))]);
+  }
+  const { open, closed } = await keptCards(db);
+  const making = stale.length ? (await staleCards(db, FOLD_VERSION)).filter((x) => x.missing).length : 0;
+  return { open: open.map((json) => JSON.parse(json) as JobCard), closed, making };
+}
+
+/**
+ * The cards still on the bench, how many are closed, and how many jobs have no card yet: for the bench's first screen.
+ */
+export async function benchCards(): Promise<{ open: JobCard[]; closed: number; making: number }> {
+  const { open, closed, making } = await jobCards();
   // A lid whose job has no build of its own yet is drawn from the machine's current one; that is not part of the cached card.
   const builds = open.some((c) => !c.lid) ? await listReference(connection().db, "build") : [];
   for (const c of open) c.lid ??= lidOf(builds.find((b) => b.data.machineModel === c.machine)?.data.lid ?? null);
-  return { open, closed };
+  return { open, closed, making };
 }
 
 /** What the shop's closed jobs of a family say: minutes taken against planned, and what went wrong how often. */

@@ -1,6 +1,6 @@
 import type { Snapshots } from "@/core/job";
 import { connection } from "@/data/connection";
-import { eventsAfter, jobNumbers, readSnapshots, topSeq } from "@/data/eventStore";
+import { eventsAfter, jobNumbers, readSnapshots } from "@/data/eventStore";
 
 /** Events of a job after a cursor, with the snapshots of the job where there are any. */
 export async function readEventsAfter(jobId: string, after: number) {
@@ -9,9 +9,6 @@ export async function readEventsAfter(jobId: string, after: number) {
   const snapshots: Snapshots = events.length ? await readSnapshots(db, jobId) : {};
   return { events, snapshots, cursor: events.at(-1)?.seq ?? after };
 }
-
-/** Greatest cursor of a job; 0 for a job nobody has heard of. */
-export const cursorOf = (jobId: string): Promise<number> => topSeq(connection().db, jobId);
 
 /** A number no job here has yet. @example await nextJobNumber() // "H-2425" */
 export async function nextJobNumber(): Promise<string> {

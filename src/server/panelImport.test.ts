@@ -43,7 +43,7 @@ describe("10,000 rows", () => {
         happened: "",
       },
     });
-    expect(await appendOne(opened, "live", NOW)).toMatchObject({ ok: true });
+    expect(await appendOne(opened, NOW)).toMatchObject({ ok: true });
     const { id, done } = await startPanelImport({ name: "ten-thousand.csv", format: "csv", text: panelCsv(10_000, 77) }, ISO);
     let reading = true;
     const ended = done.then(() => {
@@ -54,7 +54,7 @@ describe("10,000 rows", () => {
       // A request comes by a turn of the event loop of its own.
       await new Promise((turn) => setImmediate(turn));
       const e = b.make({ type: "job.noted", payload: { text: "still working" } });
-      expect(await appendOne(e, "live", NOW)).toMatchObject({ ok: true, late: false });
+      expect(await appendOne(e, NOW)).toMatchObject({ ok: true, late: false });
       rowsAt.push((await panelImport(id))?.rows ?? 0);
     }
     await ended;
@@ -231,6 +231,7 @@ describe("sellers", () => {
           who: e.who,
           device: e.device,
           clock: e.clock,
+          placed: e.clock,
           seen: 0,
           received_at: ISO,
         })

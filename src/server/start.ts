@@ -16,7 +16,7 @@ export async function start(): Promise<void> {
   if (process.env.HELVANE_SEED !== "reference")
     for (const job of demoEvents(dataDir(), hashes, nowMs()))
       for (const e of job) {
-        const done = await appendOne(e, "live", nowMs());
+        const done = await appendOne(e, nowMs());
         if (!done.ok) throw new Error(`the demo scenario does not pass its own gates: ${e.type}: ${done.reason}`);
       }
   await writeSetting(c.db, "seeded", { at: nowIso() });

@@ -1,4 +1,5 @@
 import { applyFinds, type BuildIndex, indexBuild } from "../build";
+import { placeOf } from "./clock";
 import type { JobEvent } from "./event";
 import type { EventType } from "./payloads";
 import { ruleOf } from "./registry";
@@ -22,6 +23,6 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
   const change = ruleOf(e.type).apply as (s: JobState, p: unknown, c: Applied<EventType>) => void;
   change(s, e.payload, { e, b, snapshots } as Applied<EventType>);
   settleSubject(s, b);
-  s.last = { clock: e.clock, id: e.id };
+  s.last = { clock: placeOf(e), id: e.id };
   s.counted += 1;
 }

@@ -10,7 +10,10 @@ interface Envelope<T extends EventType> {
   payload: Payload<T>;
   who: string;
   device: string;
+  /** What its device's clock said. */
   clock: string;
+  /** Where it stands in canonical order, set once by the server when it first takes the event; missing until then. */
+  placed?: string | undefined;
   /** The server's cursor for this job that the device had last seen. */
   seen: number;
 }

@@ -1,4 +1,4 @@
-import { msOf } from "./clock";
+import { msOf, placeOf } from "./clock";
 import type { JobEvent } from "./event";
 import type { EventType } from "./payloads";
 import { ruleOf } from "./registry";
@@ -20,7 +20,7 @@ export function handsOnMinutes(events: readonly JobEvent[]): number {
   let sum = 0;
   for (const e of events) {
     if (!actsOnMachine(e.type)) continue;
-    const ms = msOf(e.clock);
+    const ms = msOf(placeOf(e));
     if (last !== null && ms - last <= BREAK_MIN * 60_000) sum += ms - last;
     last = ms;
   }

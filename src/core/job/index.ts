@@ -2,7 +2,19 @@ export type { Act } from "./act";
 export type { Answer, Refusal } from "./answer";
 export { apply } from "./apply";
 export { mayPullLiners, maySeat } from "./bond/seating";
-export { type Clock, compareEvents, makeClock, msOf, nextClock, readClock } from "./clock";
+export {
+  browserOf,
+  type Clock,
+  compareEvents,
+  laneOf,
+  makeClock,
+  movedBy,
+  msOf,
+  nextClock,
+  placeAct,
+  placeOf,
+  readClock,
+} from "./clock";
 export { mayCloseUp } from "./close/closingUp";
 export { mayHandOver } from "./close/handOver";
 export * from "./derived";

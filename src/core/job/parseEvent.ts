@@ -5,6 +5,8 @@ import type { JobEvent } from "./event";
 import { type EventType, PAYLOADS } from "./payloads";
 import { liftEvent, newestVersion } from "./versions";
 
+const hybrid = z.string().refine((c) => readClock(c) !== null, "a hybrid clock, 15 digits, a hyphen, 6 digits");
+
 const EnvelopeShape = z.strictObject({
   id: z.uuid(),
   jobId: z.uuid(),
@@ -13,7 +15,8 @@ const EnvelopeShape = z.strictObject({
   payload: z.unknown(),
   who: words(60),
   device: z.string().regex(/^[A-Za-z0-9-]{4,64}$/, "a device id of 4 to 64 letters, digits and hyphens"),
-  clock: z.string().refine((c) => readClock(c) !== null, "a hybrid clock, 15 digits, a hyphen, 6 digits"),
+  clock: hybrid,
+  placed: hybrid.optional(),
   seen: z.int().min(0),
 });
 

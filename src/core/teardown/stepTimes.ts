@@ -1,4 +1,4 @@
-import { actsOnMachine, apply, BREAK_MIN, buildOf, emptyState, type JobEvent, type JobView, msOf } from "../job";
+import { actsOnMachine, apply, BREAK_MIN, buildOf, emptyState, type JobEvent, type JobView, msOf, placeOf } from "../job";
 import type { StepTime } from "./durations";
 import type { Step } from "./step";
 import { stepOfEvent } from "./steps";
@@ -20,7 +20,7 @@ export function stepTimes(events: readonly JobEvent[], v: JobView, steps: readon
   let last: number | null = null;
   let carried = 0;
   for (const e of events) {
-    const ms = msOf(e.clock);
+    const ms = msOf(placeOf(e));
     if (actsOnMachine(e.type)) {
       const gap = last === null ? 0 : (ms - last) / 60_000;
       if (gap <= BREAK_MIN) carried += gap;

@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { deviceId, whoIsHere } from "@/client/device";
+import { aheadMs } from "@/client/serverTime";
 import { makeEventId, nextClock } from "@/core/job";
 import type { AppendReply } from "@/wire/jobs";
 import { Plate } from "../controls/Plate";
@@ -65,7 +66,7 @@ export function NewJob({
     const res = await fetch(`/api/jobs/${jobId.current}/events`, {
       method: "POST",
       headers: { "content-type": "application/json" },
-      body: JSON.stringify({ via: "live", events: [event] }),
+      body: JSON.stringify({ events: [event], aheadMs: [aheadMs()] }),
     }).catch(() => null);
     setBusy(false);
     if (!res) return setWrong("The server was not reached. What you typed is kept here.");

@@ -6,10 +6,11 @@ import { HAZARDS, type Hazard } from "@/core/triage";
 import { Sheet } from "../controls/Sheet";
 import { Mark } from "../draw/Mark";
 import { useBench } from "./context";
+import { KeptHere } from "./KeptHere";
 import { NoteForm } from "./NoteForm";
 import { PedalKeys } from "./PedalKeys";
 
-export type DialogName = "power" | "cautions" | "note" | "keys";
+export type DialogName = "power" | "cautions" | "note" | "kept" | "keys";
 
 const KEYS: [string, string][] = [
   ["1 to 9", "station; counts screws in Open, Swap, Bond and Close"],
@@ -22,6 +23,7 @@ const KEYS: [string, string][] = [
   ["X", "power: mains, key, battery"],
   ["C", "cautions and safety stop"],
   ["W", "write a note, attach a photo"],
+  ["U", "what is only in this browser: not sent yet, not taken"],
   ["F", "a check failed"],
   ["N", "no answer"],
   ["Z", "hold at 1:1, corner by corner"],
@@ -128,6 +130,9 @@ export function BenchDialogs({
             </li>
           ))}
         </ul>
+      </Sheet>
+      <Sheet open={open === "kept"} onClose={onClose} title="Kept here">
+        <KeptHere />
       </Sheet>
       <Sheet open={open === "keys"} onClose={onClose} title="All keys">
         <ul className="rows">

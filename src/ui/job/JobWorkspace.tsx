@@ -18,6 +18,7 @@ import { StationColumn } from "../station/StationColumn";
 import { BenchDialogs, type DialogName } from "./BenchDialogs";
 import { type JobBench, JobContext, type JobReference, type StationKeys } from "./context";
 import { routeCells, stripFacts, trayFacts } from "./facts";
+import { HELD_WORDS } from "./held";
 import { useJobLog } from "./useJobLog";
 import { usePlan } from "./usePlan";
 
@@ -166,6 +167,7 @@ export function JobWorkspace(props: WorkspaceProps) {
       c: () => setDialog("cautions"),
       x: () => setDialog("power"),
       w: () => setDialog("note"),
+      u: () => setDialog("kept"),
       d: () => nextTheme(),
       g: () => {
         go.current = Date.now();
@@ -208,7 +210,9 @@ export function JobWorkspace(props: WorkspaceProps) {
           onPower={() => setDialog("power")}
           onCautions={() => setDialog("cautions")}
           unsent={log.unsent}
-          said={said ?? (log.offline ? "Server not reached: acts are kept here" : null)}
+          notTaken={log.notTaken.length}
+          onKept={() => setDialog("kept")}
+          said={said ?? (log.held ? HELD_WORDS[log.held.by] : null)}
         />
       </div>
       <BenchDialogs

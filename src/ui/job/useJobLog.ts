@@ -19,6 +19,10 @@ export interface JobLogHandle extends JobLog {
   takeBack: (eventId?: string) => boolean;
   refuse: (r: Refusal) => void;
   clearRefusal: () => void;
+  /** Sends an act that was not taken once more. */
+  again: (eventId: string) => void;
+  /** Lets go of an act that was not taken, on a person's word. */
+  letGo: (eventId: string, words: string, asNote: boolean) => boolean;
 }
 
 /** The job's log on this device, followed by React: the work is the client's. */
@@ -35,6 +39,8 @@ export function useJobLog(start: LogStart): JobLogHandle {
     takeBack: (eventId?: string) => client.takeBack(eventId),
     refuse: (r: Refusal) => client.refuse(r),
     clearRefusal: () => client.refuse(null),
+    again: (eventId: string) => client.again(eventId),
+    letGo: (eventId: string, words: string, asNote: boolean) => client.letGo(eventId, words, asNote),
   }));
   return { ...log, ...acts };
 }

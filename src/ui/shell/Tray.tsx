@@ -68,12 +68,18 @@ export function Tray({
   onPower,
   onCautions,
   unsent = 0,
+  notTaken = 0,
+  onKept,
   said,
 }: {
   facts: TrayFacts;
   onPower?: () => void;
   onCautions?: () => void;
   unsent?: number;
+  /** Acts the server did not take. */
+  notTaken?: number;
+  /** Shows what is only in this browser. */
+  onKept?: () => void;
   said?: string | null;
 }) {
   const { power, bit, screws, film, cautions } = facts;
@@ -115,9 +121,15 @@ export function Tray({
           <b>{said ?? screws.title}</b>
           <span>
             {said ? screws.title : screws.note}
-            {unsent > 0 && `, ${unsent} not sent yet`}
+            {unsent > 0 && !onKept && `, ${unsent} not sent yet`}
           </span>
         </div>
+        {onKept && (unsent > 0 || notTaken > 0) && (
+          <button type="button" className="kept-here" data-bad={notTaken > 0 || undefined} onClick={onKept}>
+            {notTaken > 0 && <b>{notTaken} not taken</b>}
+            {unsent > 0 && <span>{unsent} not sent yet</span>}
+          </button>
+        )}
         <TrayScrews groups={screws.groups} />
       </div>
       <div className="well">

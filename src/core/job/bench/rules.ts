@@ -1,5 +1,6 @@
 import { listed } from "../../quantity";
 import { type Answer, no } from "../answer";
+import { placeOf } from "../clock";
 import { buildOf, type JobView } from "../derived";
 import { endIsolation, packCut, powerOf, stopWithoutSupply, wake } from "../power";
 import type { RulesOf } from "../rule";
@@ -41,7 +42,7 @@ export const benchRules = {
       s.bench.mains = "in";
       s.bench.batteryOff = false;
       if (b?.build.isolation.startsWhenAttached) wake(s);
-      endIsolation(s, e.clock);
+      endIsolation(s, placeOf(e));
     },
   },
   "bench.batteryOff": {
@@ -55,7 +56,7 @@ export const benchRules = {
     },
     apply: (s, _, { e }) => {
       s.bench.batteryOff = true;
-      s.bench.since = e.clock;
+      s.bench.since = placeOf(e);
     },
   },
   "bench.drained": {
@@ -71,7 +72,7 @@ export const benchRules = {
       const long = p.seconds >= (b?.build.isolation.drainS[0] ?? 5);
       if (!s.bench.shutDown || s.bench.mains !== "out" || !packCut(s, b) || !long) return;
       s.bench.drained = true;
-      s.bench.since = e.clock;
+      s.bench.since = placeOf(e);
     },
   },
   "bench.started": {
@@ -81,7 +82,7 @@ export const benchRules = {
     apply: (s, _, { e }) => {
       wake(s);
       s.bench.batteryOff = false;
-      endIsolation(s, e.clock);
+      endIsolation(s, placeOf(e));
     },
   },
 } satisfies RulesOf<typeof benchPayloads>;

@@ -1,5 +1,6 @@
 import { cutList } from "../../tape";
 import { no, notHere } from "../answer";
+import { placeOf } from "../clock";
 import type { RulesOf } from "../rule";
 import { seated } from "../subject";
 import type { bondPayloads } from "./payloads";
@@ -73,7 +74,7 @@ export const bondRules = {
     may: (_, { s }) => (seated(s) ? null : no("bond", "The panel is not seated.")),
     apply: (s, _, { e }) => {
       s.bond.pressed = true;
-      s.bond.pressedClock = e.clock;
+      s.bond.pressedClock = placeOf(e);
     },
   },
 } satisfies RulesOf<typeof bondPayloads>;

@@ -1,6 +1,7 @@
 import type { BuildIndex } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, firstShut, no, notHere } from "../answer";
+import { placeOf } from "../clock";
 import type { RulesOf } from "../rule";
 import type { JobState } from "../state";
 import { mayCloseUp } from "./closingUp";
@@ -92,7 +93,7 @@ export const closeRules = {
     on: "machine",
     may: (_, v) => (v.s.close.handedOver ? no("close", "It is handed over.") : mayHandOver(v)),
     apply: (s, p, { e }) => {
-      s.close.handedOver = { to: p.to, clock: e.clock };
+      s.close.handedOver = { to: p.to, clock: placeOf(e) };
     },
   },
 } satisfies RulesOf<typeof closePayloads>;

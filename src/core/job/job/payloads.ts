@@ -18,6 +18,12 @@ export const jobPayloads = {
     text: text(2000),
     photo: photo.optional(),
   }),
+  /** An act the server did not take, let go by a person: what it was, in words, and when it was recorded. */
+  "job.actDiscarded": z.strictObject({
+    type: z.string().min(1).max(60),
+    words: text(2000),
+    clock: z.string().regex(/^\d{15}-\d{6}$/),
+  }),
   "job.mishapNoted": z.strictObject({ kind: z.enum(MISHAPS), note: z.string().trim().max(200).default("") }),
   "job.takenBack": z.strictObject({ eventId: z.uuid() }),
   "job.safetyRaised": z.strictObject({ hazard, note: z.string().trim().max(400).default("") }),

@@ -1,5 +1,6 @@
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
+import { placeOf } from "../clock";
 import { mayHandOver } from "../close/handOver";
 import { buildOf, type JobView, screwsOpen } from "../derived";
 import type { RulesOf } from "../rule";
@@ -32,7 +33,7 @@ export const jobRules = {
     may: (_, { s }) => (s.job ? no("job", "This job is open already.") : null),
     apply: (s, p, { e }) => {
       s.job = p;
-      s.openedClock = e.clock;
+      s.openedClock = placeOf(e);
     },
   },
   "job.promised": {
@@ -48,8 +49,16 @@ export const jobRules = {
     always: true,
     afterClosing: true,
     apply: (s, p, { e }) => {
-      s.notes.push({ eventId: e.id, clock: e.clock, who: e.who, text: p.text, photo: p.photo ?? null });
+      s.notes.push({ eventId: e.id, clock: placeOf(e), who: e.who, text: p.text, photo: p.photo ?? null });
     },
+  },
+  "job.actDiscarded": {
+    name: "an act let go",
+    on: "desk",
+    always: true,
+    afterClosing: true,
+    stays: "What was let go stays in the log. Record it anew.",
+    apply: () => undefined,
   },
   "job.mishapNoted": {
     name: "a mishap",

@@ -1,6 +1,7 @@
 import { NOT_BY_EYE, promised } from "../../panel";
 import { listed } from "../../quantity";
 import { type Answer, no } from "../answer";
+import { placeOf } from "../clock";
 import { buildOf, candidateOf, type JobView, sameCode } from "../derived";
 import type { Payload } from "../payloads";
 import type { RulesOf } from "../rule";
@@ -74,7 +75,7 @@ export const matchRules = {
         ? mayOrder(v, p.acceptedUnknowns)
         : no("mayOrder", "The order names another panel than the one chosen."),
     apply: (s, p, { e }) => {
-      s.match.order = { ...p, clock: e.clock };
+      s.match.order = { ...p, clock: placeOf(e) };
       s.match.arrived = null;
       s.match.arrival = {};
     },
@@ -93,7 +94,7 @@ export const matchRules = {
           );
     },
     apply: (s, p, { e }) => {
-      s.match.arrived = { ...p, clock: e.clock };
+      s.match.arrived = { ...p, clock: placeOf(e) };
       // The label was read and is the one ordered: that is this item of the check.
       s.match.arrival.code = { result: "good", note: p.codeRead };
     },
@@ -122,7 +123,7 @@ export const matchRules = {
     name: "a panel sent back",
     on: "desk",
     may: (p, v) => mayReturn(v, p),
-    apply: (s, p, { e }) => giveBack(s, p, e.clock),
+    apply: (s, p, { e }) => giveBack(s, p, placeOf(e)),
   },
   "match.looked": {
     name: "a look at a field",

@@ -1,5 +1,6 @@
 import { listed } from "../../quantity";
 import { no } from "../answer";
+import { placeOf } from "../clock";
 import { passStatus } from "../derived";
 import { endIsolation, wake } from "../power";
 import type { RulesOf } from "../rule";
@@ -24,7 +25,7 @@ export const proveRules = {
       s.prove[p.pass][p.check] = { result: p.result, note: p.note };
       // Looked at on a machine that runs: it is shut down again before a hand goes in, whatever was recorded before.
       wake(s);
-      endIsolation(s, e.clock);
+      endIsolation(s, placeOf(e));
     },
   },
   "prove.faultTapped": {

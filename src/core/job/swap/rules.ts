@@ -1,6 +1,7 @@
 import type { BuildIndex } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
+import { placeOf } from "../clock";
 import { changesOf, type JobView, passStatus } from "../derived";
 import { touch, voidPasses } from "../passes";
 import type { Payload } from "../payloads";
@@ -45,7 +46,7 @@ export const swapRules = {
       s.connectors[p.connector] = "on";
       touch(s, p.connector, c);
       if (!c?.powerPoint) return;
-      endIsolation(s, e.clock);
+      endIsolation(s, placeOf(e));
       if (b?.build.isolation.startsWhenAttached) wake(s);
     },
   },
@@ -103,7 +104,7 @@ export const swapRules = {
     apply: (s, p, { e, b }) => {
       s.looseTest = {
         eventId: e.id,
-        clock: e.clock,
+        clock: placeOf(e),
         supply: p.supply,
         picture: p.picture,
         voidedBy: null,
@@ -111,7 +112,7 @@ export const swapRules = {
       };
       wake(s);
       s.bench.batteryOff = false;
-      endIsolation(s, e.clock);
+      endIsolation(s, placeOf(e));
     },
   },
 } satisfies RulesOf<typeof swapPayloads>;

@@ -1,5 +1,6 @@
 import { judgeReading, meterRefusal, modeWords, type TriageTable } from "../../triage";
 import { no } from "../answer";
+import { placeOf } from "../clock";
 import type { Payload } from "../payloads";
 import { endIsolation, powerOf } from "../power";
 import type { RulesOf } from "../rule";
@@ -69,7 +70,13 @@ export const triageRules = {
     apply: (s, p, { e, snapshots }) => {
       const spot = spotOf(snapshots, p);
       const judged = spot ? judgeReading(spot, p.value) : null;
-      s.triage.readings.push({ ...p, eventId: e.id, clock: e.clock, finding: spot?.finding ?? null, words: judged?.words ?? "" });
+      s.triage.readings.push({
+        ...p,
+        eventId: e.id,
+        clock: placeOf(e),
+        finding: spot?.finding ?? null,
+        words: judged?.words ?? "",
+      });
       if (spot && judged) {
         s.triage.findings[spot.finding] = judged.outcome;
         s.triage.tableHash = p.tableHash;
@@ -78,7 +85,7 @@ export const triageRules = {
       if (p.mode === "dcVolts") {
         s.bench.shutDown = false;
         s.bench.running = true;
-        endIsolation(s, e.clock);
+        endIsolation(s, placeOf(e));
       }
     },
   },

@@ -12,7 +12,7 @@ export async function GET(req: Request, { params }: Context): Promise<Response> 
   if (!isJobId(id)) return problem(400, `"${id}" is not a job id.`);
   const after = Number(new URL(req.url).searchParams.get("after") ?? 0);
   if (!Number.isInteger(after) || after < 0) return problem(400, "after: expected a cursor, a whole number from 0.");
-  return json((await readEventsAfter(id, after)) satisfies EventsReply);
+  return json({ ...(await readEventsAfter(id, after)), nowMs: nowMs() } satisfies EventsReply);
 }
 
 export async function POST(req: Request, { params }: Context): Promise<Response> {
@@ -20,7 +20,7 @@ export async function POST(req: Request, { params }: Context): Promise<Response>
   if (!isJobId(id)) return problem(400, `"${id}" is not a job id.`);
   const body = await readJson(req, AppendRequest);
   if (!body.ok) return body.response;
-  const reply = await appendEvents(id, body.value.events, body.value.via, nowMs());
+  const reply = await appendEvents(id, body.value.events, nowMs(), body.value.aheadMs);
   const shape = reply.refused?.gate === "shape";
   return json(reply, shape ? 400 : reply.refused ? 409 : 200);
 }

@@ -1,0 +1,33 @@
+import { json, problem } from "@/server/http";
+import { grownSince, live } from "@/server/live";
+import { nowMs } from "@/server/now";
+import { heardOf } from "@/server/presence";
+import type { LiveReply } from "@/wire/jobs";
+
+export const dynamic = "force-dynamic";
+
+/** Answers as soon as any job has grown past the cursor, at the latest after 20 s: how a browser follows other devices. */
+export async function GET(req: Request): Promise<Response> {
+  const ask = new URL(req.url).searchParams;
+  const device = ask.get("device");
+  if (device !== null && !/^[A-Za-z0-9-]{4,64}$/.test(device))
+    return problem(400, "device: 4 to 64 letters, digits and hyphens.");
+  if (device) heardOf(device, nowMs());
+  const after = ask.get("after") === null ? null : Number(ask.get("after"));
+  if (after !== null && (!Number.isInteger(after) || after < 0))
+    return problem(400, "after: expected a cursor, a whole number from 0.");
+  const say = async () => json({ ...(await grownSince(after)), nowMs: nowMs() } satisfies LiveReply);
+  if (after === null || (await grownSince(after)).cursor > after) return say();
+  await new Promise<void>((done) => {
+    const end = () => {
+      clearTimeout(timer);
+      live().off("job", end);
+      done();
+    };
+    const timer = setTimeout(end, 20_000);
+    live().on("job", end);
+    req.signal.addEventListener("abort", end);
+  });
+  if (device) heardOf(device, nowMs());
+  return say();
+}

@@ -1,0 +1,14 @@
+import type { HeldBy } from "@/client/outbox";
+
+/** Why acts wait here, in the tray's few words. */
+export const HELD_WORDS: Readonly<Record<HeldBy, string>> = {
+  away: "Server not reached: acts are kept here",
+  locked: "Not let in: unlock, acts are kept here",
+  trouble: "The server is in trouble: acts are kept here",
+};
+/** The same in a sentence. */
+export const HELD_SAYS: Readonly<Record<HeldBy, string>> = {
+  away: "The server is not reached. The job goes on here with every gate; acts go over as soon as it is back, also after a reload.",
+  locked: "This device is not let in any more: its time ran out, or somebody ended it. Unlock it, and they go over.",
+  trouble: "The server answers, but cannot store anything just now. Nothing is lost; it is tried again every few seconds.",
+};
