@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 // The import rule: arrows only point down, and nobody reaches into another folder's inside.
-//   app, workers -> ui -> core;  app -> server -> data -> core;  wire is shared by ui, app and server, and imports core only.
+//   app, workers -> ui -> core;  app, process -> server -> data -> core;  wire is shared by ui, app and server, and imports core only.
 import { readdirSync, readFileSync, statSync } from "node:fs";
 import { dirname, join, normalize, relative } from "node:path";
 
@@ -13,6 +13,7 @@ const MAY = {
   client: ["core", "wire", "client"],
   ui: ["core", "wire", "client", "ui"],
   workers: ["core", "workers"],
+  process: ["core", "data", "wire", "server", "process"],
   app: ["core", "wire", "server", "ui", "app", "proxy"],
   "proxy.ts": ["server"],
   "instrumentation.ts": ["server"],
@@ -32,6 +33,7 @@ const CORE_ORDER = [
   "quote",
   "job",
   "teardown",
+  "shopReport",
 ];
 const PURE = /^(react|react-dom|next|kysely|better-sqlite3|node:|fs$|path$)/;
 const files = [];

@@ -24,3 +24,19 @@ export function write(key: string, value: string): void {
     // A browser that keeps nothing still works for the length of the page.
   }
 }
+
+/** What is kept for this tab alone, through a reload. */
+export function inThisTab(key: string): string | null {
+  try {
+    return sessionStorage.getItem(key);
+  } catch {
+    return null;
+  }
+}
+export function keepInThisTab(key: string, value: string): void {
+  try {
+    sessionStorage.setItem(key, value);
+  } catch {
+    // As above.
+  }
+}

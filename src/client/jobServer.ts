@@ -1,7 +1,7 @@
 import type { JobEvent, Snapshots } from "@/core/job";
 import { laneOf } from "@/core/job";
 import type { AppendReply, EventsReply, LiveReply } from "@/wire/jobs";
-import { deviceId, whoIsHere } from "./device";
+import { deviceId, inThisTab, keepInThisTab, whoIsHere } from "./device";
 import { Follower, type Grown, NotFollowed } from "./follow";
 import type { JobPorts } from "./jobClient";
 import { keepKnown } from "./known";
@@ -45,15 +45,20 @@ async function ask<T>(address: string, init?: RequestInit): Promise<{ res: Respo
   return { res, body };
 }
 
+const fresh = () => `t${[...crypto.getRandomValues(new Uint8Array(4))].map((b) => b.toString(16).padStart(2, "0")).join("")}`;
+
 let browser: { tab: string; outbox: Outbox; follower: Follower } | null = null;
 
 /** This page's part of what all tabs of the browser share: the outbox, and the stream that follows the shop. */
 export function benchOfBrowser(): { tab: string; outbox: Outbox; follower: Follower } {
   if (browser) return browser;
-  const tab = `t${[...crypto.getRandomValues(new Uint8Array(4))].map((b) => b.toString(16).padStart(2, "0")).join("")}`;
+  const tab = fresh();
+  // A page loaded anew in the same tab goes on sending at once; it records in a lane of its own all the same.
+  const sender = inThisTab("helvane.tab") ?? fresh();
+  keepInThisTab("helvane.tab", sender);
   const outbox = new Outbox({
     disk,
-    elected: () => elected(tab),
+    elected: () => elected(sender),
     tabs: tabs("helvane-outbox"),
     later,
     send: async (k) => {
@@ -66,7 +71,7 @@ export function benchOfBrowser(): { tab: string; outbox: Outbox; follower: Follo
     },
   });
   const follower = new Follower({
-    elected: () => elected(tab),
+    elected: () => elected(sender),
     tabs: tabs<Grown>("helvane-live"),
     later,
     wait: async (after, signal) => {
@@ -85,7 +90,7 @@ export function benchOfBrowser(): { tab: string; outbox: Outbox; follower: Follo
     },
   });
   outbox.start();
-  window.addEventListener("pagehide", () => void resign(tab));
+  window.addEventListener("pagehide", () => void resign(sender));
   window.addEventListener("beforeunload", (e) => {
     if (outbox.unsent() > 0) e.preventDefault();
   });

@@ -3,7 +3,7 @@ import type { JobEvent } from "@/core/job";
 import type { Kept, OutboxPorts, Told } from "./outbox";
 
 /** A tab sends for this long before another may; ms. Shorter than a person's patience, longer than a slow answer. */
-const LEASE_MS = 8000;
+const LEASE_MS = 7000;
 const ACT = "act:";
 /** How the first round kept an act: the event alone. */
 const OLD = "event:";

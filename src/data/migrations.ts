@@ -125,4 +125,7 @@ MIGRATIONS["2026-04-placed"] = {
   },
 };
 
+/** Names of every migration this Helvane knows, in order. */
+export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);
+
 export const migrations: MigrationProvider = { getMigrations: async () => MIGRATIONS };

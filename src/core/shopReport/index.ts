@@ -1,0 +1,1 @@
+export { type BackupFile, KEEP_BACKUPS, type KeepRule, keepBackups } from "./keepBackups";
