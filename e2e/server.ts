@@ -39,6 +39,7 @@ export async function startServer(db: string, env: Record<string, string> = {}):
       BENCH_PORT: String(benchPort),
       BENCH_HOST: "127.0.0.1",
       HELVANE_DB: db,
+      HELVANE_BACKUP_SCHEDULE: "off",
       NEXT_TELEMETRY_DISABLED: "1",
       ...env,
     },

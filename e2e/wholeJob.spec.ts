@@ -96,6 +96,7 @@ test("family B, the whole job by touch on a 1024 x 768 tablet", async ({ browser
   await page.waitForURL("**/match");
   await expect(page.locator("html[data-ready]")).toHaveCount(1);
   await tap("TQ116WHA-R02");
+  await expect(page.getByRole("button", { name: "TQ116WHA-R02" }).first()).toHaveAttribute("aria-pressed", "true");
   const order = page.locator("[data-plate]").first();
   const box = (await order.boundingBox())!;
   await page.mouse.move(box.x + 40, box.y + 20);

@@ -29,6 +29,7 @@ process.env.PORT = String(port);
 process.env.HELVANE_DB ??= "data-local/helvane.sqlite";
 if (process.argv.includes("--fresh")) {
   for (const tail of ["", "-wal", "-shm"]) rmSync(process.env.HELVANE_DB + tail, { force: true });
+  process.env.HELVANE_NEW = "1";
   say("The demo scenario starts anew.");
 }
 await import("./serve.mjs");

@@ -1,3 +1,4 @@
+import { shopCaution } from "@/server/caution";
 import { benchCards } from "@/server/jobList";
 import { clockIsFixed, nowMs } from "@/server/now";
 import { readReference } from "@/server/reference";
@@ -6,11 +7,13 @@ import { Bench } from "@/ui/bench/Bench";
 export const dynamic = "force-dynamic";
 
 export default async function Home() {
-  const [cards, ref] = await Promise.all([benchCards(), readReference()]);
+  const [cards, ref, caution] = await Promise.all([benchCards(), readReference(), shopCaution()]);
   return (
     <Bench
       cards={cards.open}
       closed={cards.closed}
+      making={cards.making}
+      caution={caution}
       machines={ref.machines.map((m) => m.model)}
       nowMs={nowMs()}
       clockFixed={clockIsFixed()}

@@ -1,8 +1,9 @@
 import { mkdirSync } from "node:fs";
 import { dirname, resolve } from "node:path";
 import BetterSqlite from "better-sqlite3";
-import { Kysely, Migrator, SqliteDialect } from "kysely";
-import { migrations } from "./migrations";
+import { Kysely, Migrator } from "kysely";
+import { MIGRATION_NAMES, migrations } from "./migrations";
+import { OneWriterDialect } from "./oneWriter";
 import type { Database } from "./schema";
 
 export interface Connection {
@@ -17,8 +18,9 @@ export function openConnection(file: string): Connection {
   raw.pragma("journal_mode = WAL");
   raw.pragma("synchronous = FULL");
   raw.pragma("foreign_keys = ON");
-  raw.pragma("busy_timeout = 4000");
-  return { raw, db: new Kysely<Database>({ dialect: new SqliteDialect({ database: raw }) }) };
+  // Short: it is the dialect that waits, without holding everything up.
+  raw.pragma("busy_timeout = 5");
+  return { raw, db: new Kysely<Database>({ dialect: new OneWriterDialect({ database: raw }) }) };
 }
 
 /** Brings the database to the newest schema. Called at start, never at import. */
@@ -30,10 +32,43 @@ export async function migrate({ db }: Connection): Promise<void> {
     );
 }
 
-const store = globalThis as typeof globalThis & { helvaneConnection?: Connection };
+/** Migrations still to run on a database; none for one that is new. */
+export function migrationsAhead({ raw }: Connection): string[] {
+  const there = raw.prepare("select 1 from sqlite_master where name = 'kysely_migration'").get();
+  if (!there) return [];
+  const done = new Set((raw.prepare("select name from kysely_migration").all() as { name: string }[]).map((r) => r.name));
+  return MIGRATION_NAMES.filter((m) => !done.has(m));
+}
+
+const store = globalThis as typeof globalThis & { helvaneConnection?: Connection | undefined };
 
 /** The one connection of this process, opened at first use. */
 export function connection(): Connection {
   store.helvaneConnection ??= openConnection(process.env.HELVANE_DB ?? "data-local/helvane.sqlite");
   return store.helvaneConnection;
+}
+
+/**
+ * Runs `swap` while nobody reads or writes and the file is closed and whole, then opens it anew. What waits for the old connection
+ * fails, and is asked again by whoever sent it.
+ */
+export async function whileClosed<T>(swap: (oldTop: number) => T): Promise<T> {
+  const c = connection();
+  return c.db.connection().execute(async () => {
+    const oldTop =
+      (c.raw.prepare("select seq as n from sqlite_sequence where name = 'events'").get() as { n: number } | undefined)?.n ?? 0;
+    c.raw.pragma("wal_checkpoint(TRUNCATE)");
+    c.raw.close();
+    store.helvaneConnection = undefined;
+    return swap(oldTop);
+  });
+}
+
+/** Brings everything of the write-ahead log into the main file and closes it, so that the file alone is the whole shop. */
+export function closeConnection(): void {
+  const c = store.helvaneConnection;
+  store.helvaneConnection = undefined;
+  if (!c?.raw.open) return;
+  c.raw.pragma("wal_checkpoint(TRUNCATE)");
+  c.raw.close();
 }

@@ -81,3 +81,19 @@ export function dropSessions(file: string): void {
 export function wholeFile(raw: BetterSqlite.Database): void {
   raw.pragma("wal_checkpoint(TRUNCATE)");
 }
+
+/**
+ * Numbers go on where the shop put back stopped counting: a page that has seen cursor 500 would never ask for a new event 450.
+ * @param oldTop the greatest number the shop as it was had given
+ */
+export function keepCursor(file: string, oldTop: number): void {
+  const raw = new BetterSqlite(file, { fileMustExist: true });
+  try {
+    const had = raw.prepare("select seq from sqlite_sequence where name = 'events'").get();
+    if (had) raw.prepare("update sqlite_sequence set seq = max(seq, ?) where name = 'events'").run(oldTop);
+    else raw.prepare("insert into sqlite_sequence (name, seq) values ('events', ?)").run(oldTop);
+  } finally {
+    raw.close();
+  }
+  sync(file);
+}

@@ -1,12 +1,16 @@
 import { connection } from "@/data/connection";
+import { storeProblem } from "./trouble";
 
 const SYNC = ["OFF", "NORMAL", "FULL", "EXTRA"];
 
-/** How the live connection is set: what a power cut may cost depends on it. */
-export function readHealth() {
+/** Whether the shop can be stored: a row is written and read back; and how the live connection is set, on which hangs what a power cut may cost. */
+export async function readHealth() {
+  const trouble = await storeProblem();
+  if (trouble) return { ok: false as const, status: trouble.status, problem: trouble.words };
   const { raw } = connection();
   return {
-    ok: true,
+    ok: true as const,
+    status: 200,
     journalMode: raw.pragma("journal_mode", { simple: true }),
     synchronous: SYNC[Number(raw.pragma("synchronous", { simple: true }))],
     foreignKeys: raw.pragma("foreign_keys", { simple: true }) === 1,

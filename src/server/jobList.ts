@@ -25,6 +25,7 @@ import { listReference } from "@/data/referenceStore";
 import type { Database } from "@/data/schema";
 import type { JobCard } from "@/wire/jobCard";
 import { remember } from "./remember";
+import { noteTrouble, troubleOf } from "./trouble";
 import { readWeights } from "./weights";
 
 function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reason: string } {
@@ -167,7 +168,11 @@ export function renewCards(): Promise<void> {
       await new Promise((next) => setImmediate(next));
     }
   })()
-    .catch((e) => console.error("the lists were not brought up to date:", (e as Error).message))
+    .catch((e) => {
+      const t = troubleOf(e);
+      if (t) noteTrouble(t);
+      else console.error("the lists were not brought up to date:", (e as Error).message);
+    })
     .finally(() => {
       store.helvaneCards = null;
     });

@@ -1,16 +1,69 @@
-import { connection, migrate } from "@/data/connection";
+import { closeConnection, connection, migrate, migrationsAhead } from "@/data/connection";
 import { demoEvents, loadReference } from "@/data/demoScenario";
 import { endBrokenImports } from "@/data/importStore";
+import { holderOf, takeLock } from "@/data/lock";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { appendOne } from "./append";
+import { makeBackup } from "./backup/make";
+import { backupsHere } from "./backup/place";
+import { startSchedule } from "./backup/schedule";
+import { databaseFile } from "./databaseFile";
 import { dataDir } from "./dataDir";
 import { nowIso, nowMs } from "./now";
+import { wasDown } from "./presence";
+import { startProblem, troubleOf } from "./trouble";
 
-/** Called once when the server starts: newest schema, then the demo scenario when asked for and the database is new. */
+/** A start that cannot be: what is wrong, what is known good, what to do. */
+export class CannotStart extends Error {}
+
+/** How often a running server shows a sign of life, ms. */
+const ALIVE_MS = 10_000;
+
+/** Called once when the server starts: the right to write, newest schema, then the demo scenario when asked for and the database is new. */
 export async function start(): Promise<void> {
+  const file = databaseFile();
+  const before = holderOf(file);
+  const port = Number(process.env.PORT ?? 0) || null;
+  const got = takeLock(file, { port, what: "serving", since: nowIso() });
+  if (!got.ok) {
+    const h = got.holder;
+    throw new CannotStart(
+      `Another Helvane has this shop open: ${h ? `process ${h.pid}, ${h.what} since ${h.since}${h.port ? `, at http://127.0.0.1:${h.port}` : ""}` : "it does not say which"}. Use that one, or stop it first. The database is ${file}.`,
+    );
+  }
+  // A holder that is still named did not stop by itself: from its last sign of life to now the server was not there.
+  if (before) wasDown(before.aliveMs, nowMs());
+  setInterval(() => got.lock.alive(), ALIVE_MS).unref();
+  process.once("exit", () => {
+    try {
+      closeConnection();
+    } finally {
+      got.lock.release();
+    }
+  });
+  const wrong = startProblem();
+  if (wrong) throw new CannotStart(wrong);
+  try {
+    const c = connection();
+    const ahead = migrationsAhead(c);
+    if (ahead.length) await makeBackup(backupsHere(), nowIso(), "beforeMigration");
+    await migrate(c);
+    await endBrokenImports(c.db);
+    await seed();
+  } catch (e) {
+    if (e instanceof CannotStart) throw e;
+    const missing = (e as { code?: string; path?: string }).code === "ENOENT" ? (e as { path?: string }).path : undefined;
+    throw new CannotStart(
+      missing
+        ? `The file ${missing} is missing: it ships with Helvane. Get the whole folder again, or "git checkout -- data".`
+        : (troubleOf(e)?.words ?? (e as Error).message),
+    );
+  }
+  startSchedule();
+}
+
+async function seed(): Promise<void> {
   const c = connection();
-  await migrate(c);
-  await endBrokenImports(c.db);
   if (process.env.HELVANE_SEED === "none" || (await readSetting(c.db, "seeded"))) return;
   const hashes = await loadReference(c, dataDir(), nowIso());
   if (process.env.HELVANE_SEED !== "reference")

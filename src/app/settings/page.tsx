@@ -1,9 +1,15 @@
+import { headers } from "next/headers";
 import { makePlan } from "@/core/teardown";
+import { VIA } from "@/proxy";
+import { backupLines } from "@/server/backup/commands";
+import { backupsHere } from "@/server/backup/place";
+import { backupCaution, readBackupSetting } from "@/server/backup/schedule";
 import { readReference } from "@/server/reference";
 import { feedFailure } from "@/server/sellers";
 import { listener, readNetwork } from "@/server/session";
 import { readWeights } from "@/server/weights";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
+import { KeepShop } from "@/ui/bench/KeepShop";
 import { PriceSettings } from "@/ui/bench/PriceSettings";
 import { ScreenCheck } from "@/ui/bench/ScreenCheck";
 import { SettingsForms } from "@/ui/bench/SettingsForms";
@@ -16,6 +22,7 @@ export const metadata = { title: "Settings, Helvane" };
 
 export default async function SettingsPage() {
   const net = await readNetwork();
+  const afar = (await headers()).get(VIA) === "bench-network";
   const { quote, tools, builds } = await readReference();
   const weights = await readWeights();
   const asked = [
@@ -33,6 +40,14 @@ export default async function SettingsPage() {
         hasPasscode={!!net?.passcodeHash}
         addresses={net?.on ? (listener()?.addresses() ?? []) : []}
       />
+      {!afar && (
+        <KeepShop
+          backups={await backupLines()}
+          setting={await readBackupSetting()}
+          here={backupsHere()}
+          caution={await backupCaution()}
+        />
+      )}
       <ScreenCheck />
       <FeedSetting failure={await feedFailure()} />
       {tools && <ToolSettings stock={tools.data} version={tools.version} asked={asked} />}

@@ -19,12 +19,18 @@ import { edgeNote, SHELVES } from "./shelf";
 export function Bench({
   cards,
   closed,
+  making = 0,
+  caution = null,
   machines,
   nowMs,
   clockFixed,
 }: {
   cards: JobCard[];
   closed: number;
+  /** Jobs whose card is still being made. */
+  making?: number;
+  /** What the shop's own state asks for. */
+  caution?: { words: string; stop: boolean } | null;
   machines: string[];
   nowMs: number;
   clockFixed: boolean;
@@ -178,7 +184,7 @@ export function Bench({
             );
           })}
         </div>
-        <BenchSide cards={cards} closed={closed} machines={machines.length} nowMs={nowMs} />
+        <BenchSide cards={cards} closed={closed} making={making} caution={caution} machines={machines.length} nowMs={nowMs} />
       </main>
       <Tray
         said={said}

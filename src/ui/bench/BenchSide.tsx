@@ -9,11 +9,15 @@ import { dueWords, edgeNote } from "./shelf";
 export function BenchSide({
   cards,
   closed,
+  making,
+  caution,
   machines,
   nowMs,
 }: {
   cards: readonly JobCard[];
   closed: number;
+  making: number;
+  caution: { words: string; stop: boolean } | null;
   machines: number;
   nowMs: number;
 }) {
@@ -23,6 +27,21 @@ export function BenchSide({
     .reduce((n, c) => n + (c.minutesLeft?.p50 ?? 0), 0);
   return (
     <aside className="side" aria-label="Today">
+      {caution?.stop && (
+        <section>
+          <h2>Nothing can be stored</h2>
+          <div className="flex gap-2" role="alert">
+            <Mark kind="stop" size={26} />
+            <p>{caution.words}</p>
+          </div>
+        </section>
+      )}
+      {making > 0 && (
+        <section role="status">
+          <h2>Lists are being made</h2>
+          <p className="q">{making} jobs are still to come. Nothing is missing from the jobs themselves.</p>
+        </section>
+      )}
       <section>
         <h2>Call today</h2>
         {calls.length === 0 ? (
@@ -83,6 +102,11 @@ export function BenchSide({
           Settings, import
         </Link>
         <span className="q">{closed} closed</span>
+        {caution && !caution.stop && (
+          <Link className="link" href="/settings" prefetch={false}>
+            {caution.words}
+          </Link>
+        )}
       </section>
     </aside>
   );

@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 
 export interface PlateProps {
   line1: string;
@@ -31,12 +31,16 @@ export function Plate({
 }: PlateProps) {
   const [held, setHeld] = useState(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  const stop = () => {
+  const stop = useCallback(() => {
     if (timer.current) clearTimeout(timer.current);
     timer.current = null;
     setHeld(false);
-  };
-  useEffect(() => stop, []);
+  }, []);
+  // What is done is what was read when the hold began: a plate that says something else by now does nothing.
+  const says = [line1, line2, disabledWhy].join("|");
+  useEffect(() => {
+    if (says) return stop;
+  }, [says, stop]);
   const start = () => {
     if (!hold || disabledWhy || timer.current) return;
     setHeld(true);

@@ -1,3 +1,4 @@
+import { guarded } from "@/server/guarded";
 import { json, problem } from "@/server/http";
 import { grownSince, live } from "@/server/live";
 import { nowMs } from "@/server/now";
@@ -7,7 +8,7 @@ import type { LiveReply } from "@/wire/jobs";
 export const dynamic = "force-dynamic";
 
 /** Answers as soon as any job has grown past the cursor, at the latest after 20 s: how a browser follows other devices. */
-export async function GET(req: Request): Promise<Response> {
+export const GET = guarded(async (req: Request): Promise<Response> => {
   const ask = new URL(req.url).searchParams;
   const device = ask.get("device");
   if (device !== null && !/^[A-Za-z0-9-]{4,64}$/.test(device))
@@ -30,4 +31,4 @@ export async function GET(req: Request): Promise<Response> {
   });
   if (device) heardOf(device, nowMs());
   return say();
-}
+});

@@ -1,3 +1,4 @@
+import { guarded } from "@/server/guarded";
 import { json, problem } from "@/server/http";
 import { nowMs } from "@/server/now";
 import { refreshOffers } from "@/server/sellers";
@@ -6,7 +7,7 @@ import type { OffersReply } from "@/wire/sellers";
 export const dynamic = "force-dynamic";
 
 /** Asks every seller for prices, stock and days. */
-export async function POST(req: Request): Promise<Response> {
+export const POST = guarded(async (req: Request): Promise<Response> => {
   if (!/^application\/json\b/i.test(req.headers.get("content-type") ?? "")) return problem(415, "Send application/json.");
   return json({ answers: await refreshOffers(nowMs()) } satisfies OffersReply);
-}
+});

@@ -1,3 +1,4 @@
+import { guarded } from "@/server/guarded";
 import { json, problem, readJson } from "@/server/http";
 import { nowIso } from "@/server/now";
 import { readReference, saveTriageTable, shippedTriageText } from "@/server/reference";
@@ -6,7 +7,7 @@ import { TableRequest } from "@/wire/triage";
 export const dynamic = "force-dynamic";
 
 /** The fault model as a file. */
-export async function GET(): Promise<Response> {
+export const GET = guarded(async (): Promise<Response> => {
   const row = (await readReference()).triage;
   if (!row) return problem(404, "There is no fault model. Start once with the shipped reference data.");
   return new Response(`${JSON.stringify(row.data, null, 1)}\n`, {
@@ -16,12 +17,12 @@ export async function GET(): Promise<Response> {
       "cache-control": "no-store",
     },
   });
-}
+});
 
-export async function PUT(req: Request): Promise<Response> {
+export const PUT = guarded(async (req: Request): Promise<Response> => {
   const body = await readJson(req, TableRequest);
   if (!body.ok) return body.response;
   const text = "shipped" in body.value ? shippedTriageText() : body.value.text;
   const saved = await saveTriageTable(text, body.value.version, nowIso());
   return saved.ok ? json(saved) : problem(400, "The fault model was not saved.", saved.problems);
-}
+});

@@ -1,10 +1,11 @@
+import { guarded } from "@/server/guarded";
 import { json, problem, readJson } from "@/server/http";
 import { SESSION_COOKIE, unlock } from "@/server/session";
 import { UnlockRequest } from "@/wire/settings";
 
 export const dynamic = "force-dynamic";
 
-export async function POST(req: Request): Promise<Response> {
+export const POST = guarded(async (req: Request): Promise<Response> => {
   const body = await readJson(req, UnlockRequest);
   if (!body.ok) return body.response;
   const done = await unlock(body.value.passcode);
@@ -12,4 +13,4 @@ export async function POST(req: Request): Promise<Response> {
   const res = json({ ok: true });
   res.headers.set("set-cookie", `${SESSION_COOKIE}=${done.token}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${done.maxAgeS}`);
   return res;
-}
+});

@@ -1,9 +1,10 @@
+import { guarded } from "@/server/guarded";
 import { problem } from "@/server/http";
 import { readPhoto } from "@/server/photo";
 
 export const dynamic = "force-dynamic";
 
-export async function GET(_req: Request, { params }: { params: Promise<{ hash: string }> }): Promise<Response> {
+export const GET = guarded(async (_req: Request, { params }: { params: Promise<{ hash: string }> }): Promise<Response> => {
   const b = await readPhoto((await params).hash);
   if (!b) return problem(404, "There is no such photo.");
   return new Response(b.bytes as Uint8Array<ArrayBuffer>, {
@@ -13,4 +14,4 @@ export async function GET(_req: Request, { params }: { params: Promise<{ hash: s
       "x-content-type-options": "nosniff",
     },
   });
-}
+});

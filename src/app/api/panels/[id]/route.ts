@@ -1,3 +1,4 @@
+import { guarded } from "@/server/guarded";
 import { json, problem, readJson } from "@/server/http";
 import { nowIso } from "@/server/now";
 import { readPanel, savePanel } from "@/server/panels";
@@ -6,14 +7,14 @@ import { PanelSave } from "@/wire/panels";
 export const dynamic = "force-dynamic";
 type Context = { params: Promise<{ id: string }> };
 
-export async function GET(_req: Request, { params }: Context): Promise<Response> {
+export const GET = guarded(async (_req: Request, { params }: Context): Promise<Response> => {
   const row = await readPanel((await params).id);
   return row ? json({ panel: row.data, version: row.version }) : problem(404, "There is no such panel.");
-}
+});
 
-export async function PUT(req: Request, { params }: Context): Promise<Response> {
+export const PUT = guarded(async (req: Request, { params }: Context): Promise<Response> => {
   const body = await readJson(req, PanelSave, 1_000_000);
   if (!body.ok) return body.response;
   const done = await savePanel((await params).id, body.value.panel, body.value.version, nowIso());
   return done.ok ? json(done) : problem(done.status, done.problem, done.details);
-}
+});

@@ -1,10 +1,11 @@
 import { estimatePdf, readEstimate } from "@/server/estimate";
+import { guarded } from "@/server/guarded";
 import { isJobId, problem } from "@/server/http";
 import { nowMs } from "@/server/now";
 
 export const dynamic = "force-dynamic";
 
-export async function GET(_req: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export const GET = guarded(async (_req: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
   const { id } = await params;
   const state = isJobId(id) ? await readEstimate(id) : null;
   if (!state) return problem(404, "No estimate was chosen in this job.");
@@ -16,4 +17,4 @@ export async function GET(_req: Request, { params }: { params: Promise<{ id: str
       "cache-control": "no-store",
     },
   });
-}
+});

@@ -1,9 +1,10 @@
+import { guarded } from "@/server/guarded";
 import { isJobId, problem } from "@/server/http";
 import { exportJob } from "@/server/transfer";
 
 export const dynamic = "force-dynamic";
 
-export async function GET(_req: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export const GET = guarded(async (_req: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
   const { id } = await params;
   const zip = isJobId(id) ? await exportJob(id) : null;
   if (!zip) return problem(404, "There is no such job.");
@@ -14,4 +15,4 @@ export async function GET(_req: Request, { params }: { params: Promise<{ id: str
       "cache-control": "no-store",
     },
   });
-}
+});

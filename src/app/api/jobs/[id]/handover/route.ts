@@ -1,10 +1,11 @@
+import { guarded } from "@/server/guarded";
 import { readSheet, sheetPdf } from "@/server/handover";
 import { isJobId, problem } from "@/server/http";
 import { nowMs } from "@/server/now";
 
 export const dynamic = "force-dynamic";
 
-export async function GET(_req: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export const GET = guarded(async (_req: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
   const { id } = await params;
   const sheet = isJobId(id) ? await readSheet(id) : null;
   if (!sheet) return problem(404, "There is no such job.");
@@ -16,4 +17,4 @@ export async function GET(_req: Request, { params }: { params: Promise<{ id: str
       "cache-control": "no-store",
     },
   });
-}
+});

@@ -1,4 +1,5 @@
 import { PAPERS, type Paper, printScale, screwSheetSvg } from "@/core/teardown";
+import { guarded } from "@/server/guarded";
 import { isJobId, problem } from "@/server/http";
 import { nowMs } from "@/server/now";
 import { qrModules, readScrewSheet, screwSheetPdf } from "@/server/screwSheet";
@@ -6,7 +7,7 @@ import { qrModules, readScrewSheet, screwSheetPdf } from "@/server/screwSheet";
 export const dynamic = "force-dynamic";
 
 /** The screw sheet: `paper` a4 or letter, `format` pdf or svg (one `page`), `bar` what a ruler said of the 100 mm bar, `keep` groups left in place. */
-export async function GET(req: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export const GET = guarded(async (req: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
   const { id } = await params;
   const q = new URL(req.url).searchParams;
   const paper = q.get("paper") ?? "a4";
@@ -33,4 +34,4 @@ export async function GET(req: Request, { params }: { params: Promise<{ id: stri
   }
   const pdf = await screwSheetPdf(sheet, new Date(nowMs()), scale);
   return new Response(new Uint8Array(pdf), { headers: { "content-type": "application/pdf", ...named("pdf") } });
-}
+});

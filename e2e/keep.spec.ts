@@ -1,0 +1,98 @@
+import { spawn } from "node:child_process";
+import BetterSqlite from "better-sqlite3";
+import { expect, test } from "./bench";
+import { freePort } from "./server";
+
+test("the shop is backed up and put back through Settings; what came since is gone, every job folds as it did", async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.job("H-2417", "open");
+  const before = (await bench.events(id)).length;
+  await page.goto(`${bench.url}/settings`);
+  const keep = page.locator('[data-section="keep"]');
+  await expect(keep).toContainText("No backup yet.");
+  await expect(keep).toContainText("No copy off this machine");
+  await keep.getByRole("button", { name: "Back up now" }).click();
+  await expect(keep).toContainText(/Backed up and read back: \d+ jobs, \d+ events/, { timeout: 30_000 });
+  await expect(keep).toContainText("read back whole");
+  await bench.actElsewhere(id, "job.noted", { text: "after the backup" });
+  expect((await bench.events(id, { now: true })).length).toBe(before + 1);
+  await keep.getByRole("button", { name: "Look into it" }).first().click();
+  await expect(keep).toContainText(/Put the shop back to/, { timeout: 30_000 });
+  expect((await bench.events(id, { now: true })).length).toBe(before + 1);
+  await keep.getByRole("button", { name: "Put it back" }).click();
+  await expect(keep).toContainText("The shop is as it was then.", { timeout: 30_000 });
+  expect((await bench.events(id, { now: true })).length).toBe(before);
+  await bench.station(id, "open");
+  await page.keyboard.press("Space");
+  await bench.settled();
+  expect((await bench.events(id)).length).toBe(before + 1);
+});
+
+test("a folder for copies that cannot be written to is refused in words, a good one is used", async ({ bench, page }, info) => {
+  await page.goto(`${bench.url}/settings`);
+  const keep = page.locator('[data-section="keep"]');
+  await keep.getByLabel(/Second folder/).fill("copies");
+  await keep.getByRole("button", { name: "Keep these" }).click();
+  await expect(keep).toContainText(/write the whole path of the folder/);
+  await keep.getByLabel(/Second folder/).fill("/dev/null/copies");
+  await keep.getByRole("button", { name: "Keep these" }).click();
+  await expect(keep).toContainText(/The folder \/dev\/null\/copies cannot be written to/);
+  await keep.getByLabel(/Second folder/).fill(info.outputPath("copies"));
+  await keep.getByRole("button", { name: "Keep these" }).click();
+  await expect(keep).toContainText(/when the disk dies, both are gone|Kept/);
+  await keep.getByRole("button", { name: "Back up now" }).click();
+  await expect(keep).toContainText(/Backed up and read back/, { timeout: 30_000 });
+  await expect(keep.locator("li")).toHaveCount(2);
+});
+
+test("a second server on the same shop is refused, and told who has it", async ({ server }) => {
+  const port = await freePort();
+  const said = await new Promise<{ code: number | null; text: string }>((done) => {
+    const child = spawn(process.execPath, ["scripts/serve.mjs"], {
+      env: { ...process.env, NODE_ENV: "production", PORT: String(port), HELVANE_DB: server.db },
+    });
+    let text = "";
+    for (const s of [child.stdout, child.stderr])
+      s.on("data", (d) => {
+        text += d;
+      });
+    child.on("close", (code) => done({ code, text }));
+  });
+  expect(said.code).toBe(1);
+  expect(said.text).toContain(`process ${server.process.pid}`);
+  expect(said.text).toContain(server.url);
+  expect((await fetch(`${server.url}/api/health`)).ok).toBe(true);
+});
+
+test("a locked database is said on every page, nothing typed or done is lost, and it recovers by itself", async ({
+  bench,
+  page,
+  server,
+}) => {
+  test.setTimeout(120_000);
+  const id = await bench.job("H-2417", "open");
+  const before = (await bench.events(id)).length;
+  const other = new BetterSqlite(server.db);
+  other.exec("begin immediate");
+  await page.keyboard.press("Space");
+  await expect(page.getByText("The server is in trouble: acts are kept here")).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText("1 not sent yet")).toBeVisible();
+  await page.keyboard.press("u");
+  await expect(page.getByRole("dialog")).toContainText(/Another program holds the database .* locked/);
+  await page.keyboard.press("Escape");
+  const health = await fetch(`${server.url}/api/health`);
+  expect(health.status).toBe(503);
+  expect(await health.json()).toMatchObject({ ok: false, problem: expect.stringMatching(/locked/) });
+  const second = await page.context().newPage();
+  const home = await second.goto(server.url);
+  expect(home?.status()).toBe(200);
+  await expect(second.getByRole("heading", { name: "Nothing can be stored" })).toBeVisible();
+  await second.close();
+  other.exec("commit");
+  other.close();
+  await expect(page.locator("html[data-unsent='0']")).toHaveCount(1, { timeout: 30_000 });
+  expect((await bench.events(id)).length).toBe(before + 1);
+  expect((await fetch(`${server.url}/api/health`)).status).toBe(200);
+});

@@ -1,0 +1,8 @@
+#!/usr/bin/env node
+// `npm run restore`: see docs/keeping.md.
+import { checkNode, packages, run } from "./prepare.mjs";
+
+checkNode();
+await packages();
+const { code } = await run(process.execPath, ["--import", "tsx", "src/process/restore.ts", ...process.argv.slice(2)]);
+process.exit(code);

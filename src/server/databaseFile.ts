@@ -1,0 +1,2 @@
+/** The file this shop's data lies in. */
+export const databaseFile = (): string => process.env.HELVANE_DB ?? "data-local/helvane.sqlite";

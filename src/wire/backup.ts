@@ -1,0 +1,28 @@
+import { z } from "zod";
+
+/** PUT /api/backup: where copies go and when the bench says they are old. */
+export const BackupSave = z.strictObject({
+  elsewhere: z
+    .string()
+    .trim()
+    .max(400)
+    .transform((s) => s || null)
+    .nullable(),
+  everyMin: z.int().min(5).max(1440),
+  warnDays: z.int().min(1).max(60),
+});
+/** POST /api/backup/restore: without `sure` the file is only read back. */
+export const RestoreRequest = z.strictObject({ file: z.string().min(1).max(1000), sure: z.boolean().default(false) });
+
+/** A backup as Settings lists it. */
+export interface BackupLine {
+  file: string;
+  at: string;
+  bytes: number;
+  jobs: number;
+  events: number;
+  photos: number;
+  verifiedAt: string | null;
+  problem: string | null;
+  beforeMigration: boolean;
+}
