@@ -3,6 +3,8 @@ import type { NextConfig } from "next";
 const config: NextConfig = {
   serverExternalPackages: ["better-sqlite3", "pdfkit", "sharp"],
   poweredByHeader: false,
+  // Files that never come past the proxy.
+  headers: async () => [{ source: "/_next/:path*", headers: [{ key: "x-content-type-options", value: "nosniff" }] }],
   reactStrictMode: true,
   devIndicators: false,
   // Types are checked once, by `tsc` in `npm test`, not a second time inside the build.

@@ -13,5 +13,7 @@ export default defineConfig({
     testTimeout: 60_000,
     include: ["src/**/*.test.ts", "scripts/**/*.test.ts", "tests/**/*.test.ts"],
     environment: "node",
+    // Copies are made where a test asks for them.
+    env: { HELVANE_BACKUP_SCHEDULE: "off" },
   },
 });

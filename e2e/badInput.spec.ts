@@ -66,7 +66,7 @@ test("a broken import names the file in it and what is wrong; nothing is saved",
   for (const [name, bytes, says] of cases) {
     await page.getByLabel("Exported job (zip)").setInputFiles({ name, mimeType: "application/zip", buffer: Buffer.from(bytes) });
     await page.getByRole("button", { name: "Import" }).click();
-    await expect(page.locator('.refusal[role="alert"]')).toContainText(says);
+    await expect(page.locator(`.refusal[role="alert"]`)).toContainText(says, { timeout: 30_000 });
   }
   await page.goto(bench.url);
   await expect(page.locator("[data-job]")).toHaveCount(5);

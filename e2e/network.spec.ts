@@ -32,9 +32,35 @@ test("the bench network is off until a passcode opens it; patterns show there wi
   await tablet.getByLabel(/passcode/i).fill("wrong-word");
   await tablet.keyboard.press("Enter");
   await expect(tablet.getByText("That is not the passcode.")).toBeVisible();
+  await tablet.getByLabel("Name of this device").fill("Tablet at bench 2");
   await tablet.getByLabel(/passcode/i).fill("paper-lantern");
   await tablet.keyboard.press("Enter");
   await expect(tablet.locator("[data-job]").first()).toBeVisible();
+  // Signed out at the bench, it is turned away at its next step; let in again, it goes on.
+  await page.reload();
+  const list = page.locator('[data-list="devices"]');
+  await expect(list).toContainText("Tablet at bench 2");
+  await list.getByRole("button", { name: "Sign out" }).click();
+  await expect(page.getByText("That device is signed out.")).toBeVisible();
+  await tablet.goto(lan);
+  await expect(tablet).toHaveURL(/\/unlock$/);
+  await tablet.getByLabel(/passcode/i).fill("paper-lantern");
+  await tablet.keyboard.press("Enter");
+  await expect(tablet.locator("[data-job]").first()).toBeVisible();
+  // It leaves by itself.
+  await tablet.goto(`${lan}/settings`);
+  await expect(tablet.locator('[data-section="keep"]')).toHaveCount(0);
+  await tablet.getByRole("button", { name: "Sign this device out" }).click();
+  await expect(tablet).toHaveURL(/\/unlock$/);
+  expect((await tablet.request.get(`${lan}/api/network`)).status()).toBe(401);
+  expect((await tablet.request.post(`${lan}/api/backup`, { data: {} })).status()).toBe(401);
+  const { request } = await import("node:http");
+  const named = (host: string) =>
+    new Promise<number>(
+      (done) => void request(`${lan}/pattern`, { headers: { host } }, (r) => done(r.resume().statusCode ?? 0)).end(),
+    );
+  expect(await named("evil.example")).toBe(421);
+  expect(await named(new URL(lan).host)).toBe(200);
   await page.getByRole("button", { name: "Close it" }).click();
   await expect(page.getByText(/bench network is closed/)).toBeVisible();
   expect(

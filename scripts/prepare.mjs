@@ -154,4 +154,22 @@ export async function build({ force = false } = {}) {
     run(process.execPath, ["node_modules/next/dist/bin/next", "build"], { quiet: true, env: { NODE_ENV: "production" } }),
   );
   if (code !== 0) fail(`The application could not be built:\n${text.slice(-3000)}`);
+  await apart();
+}
+
+/** What the server runs in a process of its own, each in one file, so that it starts at once. */
+async function apart() {
+  const { build: bundle } = await import("esbuild");
+  const entries = readdirSync("src/process").filter((f) => f.endsWith(".ts") && f !== "answer.ts");
+  await bundle({
+    entryPoints: entries.map((f) => `src/process/${f}`),
+    outdir: ".next/process",
+    outExtension: { ".js": ".mjs" },
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    packages: "external",
+    logLevel: "error",
+    tsconfig: "tsconfig.json",
+  });
 }

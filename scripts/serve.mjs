@@ -1,18 +1,26 @@
 #!/usr/bin/env node
 // The production server: one listener on this machine only, and a second one on the bench network that the settings open and close.
+import { readFileSync } from "node:fs";
 import { createServer } from "node:http";
+import { createServer as createTlsServer } from "node:https";
 import { networkInterfaces } from "node:os";
 import next from "next";
 
 const port = Number(process.env.PORT ?? 4180);
 const benchPort = Number(process.env.BENCH_PORT ?? port + 1);
 const VIA = "x-helvane-via";
+const ADDRESS = "x-helvane-address";
+const SCHEME = "x-helvane-scheme";
+/** A certificate the shop supplies, in PEM: with it the bench network is encrypted. */
+const { HELVANE_TLS_CERT: certFile, HELVANE_TLS_KEY: keyFile } = process.env;
+const tls = certFile && keyFile ? { cert: readFileSync(certFile), key: readFileSync(keyFile) } : null;
+const scheme = tls ? "https" : "http";
 
 const app = next({ dev: process.env.NODE_ENV === "development", hostname: "127.0.0.1", port });
 const handle = app.getRequestHandler();
 
 const local = createServer((req, res) => {
-  delete req.headers[VIA];
+  for (const h of [VIA, ADDRESS, SCHEME]) delete req.headers[h];
   handle(req, res);
 });
 let bench = null;
@@ -22,14 +30,17 @@ globalThis.helvaneListener = {
     Object.values(networkInterfaces())
       .flatMap((list) => list ?? [])
       .filter((i) => i.family === "IPv4" && !i.internal)
-      .map((i) => `http://${i.address}:${benchPort}`),
+      .map((i) => `${scheme}://${i.address}:${benchPort}`),
   open() {
     if (bench) return Promise.resolve(this.addresses());
     return new Promise((done, fail) => {
-      const server = createServer((req, res) => {
+      const answer = (req, res) => {
         req.headers[VIA] = "bench-network";
+        req.headers[ADDRESS] = req.socket.remoteAddress ?? "unknown";
+        req.headers[SCHEME] = scheme;
         handle(req, res);
-      });
+      };
+      const server = tls ? createTlsServer(tls, answer) : createServer(answer);
       server.once("error", fail);
       server.listen(benchPort, process.env.BENCH_HOST ?? "0.0.0.0", () => {
         bench = server;

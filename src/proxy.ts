@@ -1,8 +1,12 @@
 import { type NextRequest, NextResponse } from "next/server";
-import { SESSION_COOKIE, sessionHolds } from "@/server/session";
+import { answersTo, SESSION_COOKIE, sessionHolds } from "@/server/session";
 
 /** Set by the start script on its second listener; never trusted from outside, because that listener overwrites it. */
 export const VIA = "x-helvane-via";
+
+/** The address a request came from, and whether it came encrypted, set there as well. */
+export const ADDRESS = "x-helvane-address";
+export const SCHEME = "x-helvane-scheme";
 
 /** Open on the bench network without a passcode: no job data behind them. */
 const OPEN = [/^\/pattern(\.html|\/.*)?$/, /^\/unlock$/, /^\/api\/unlock$/, /^\/_next\/static\//];
@@ -31,18 +35,27 @@ export async function proxy(req: NextRequest): Promise<NextResponse> {
   const host = req.headers.get("host") ?? "";
   const lan = req.headers.get(VIA) === "bench-network";
   if (!lan && !/^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/.test(host))
-    return say(421, `This server does not answer for the host "${host}".`);
+    return say(421, `This server does not answer for the host "${host.slice(0, 100)}".`);
+  if (lan && !(await answersTo(host)))
+    return say(
+      421,
+      `This machine is not known as "${host.slice(0, 100)}". Use one of the addresses in its Settings, or add the name there.`,
+    );
+  const scheme = lan && req.headers.get(SCHEME) === "https" ? "https" : "http";
   if (req.method !== "GET" && req.method !== "HEAD") {
     const origin = req.headers.get("origin");
-    if (origin && origin !== `http://${host}`) return say(403, "A write from another origin is refused.");
+    if (origin && origin !== `${scheme}://${host}`) return say(403, "A write from another origin is refused.");
     const site = req.headers.get("sec-fetch-site");
     if (site && site !== "same-origin" && site !== "none") return say(403, "A write from another site is refused.");
-    if (!/^(application\/json|application\/zip|image\/(jpeg|png|webp))\b/i.test(req.headers.get("content-type") ?? ""))
+    if (
+      req.method !== "DELETE" &&
+      !/^(application\/json|application\/zip|image\/(jpeg|png|webp))\b/i.test(req.headers.get("content-type") ?? "")
+    )
       return say(415, "Only JSON, zip or a picture is taken here.");
   }
   if (lan && !OPEN.some((p) => p.test(path)) && !(await sessionHolds(req.cookies.get(SESSION_COOKIE)?.value))) {
     if (path.startsWith("/api/")) return say(401, "This device is not let in. Open the bench address and type the passcode.");
-    return NextResponse.redirect(new URL("/unlock", `http://${host}`));
+    return NextResponse.redirect(new URL("/unlock", `${scheme}://${host}`));
   }
   const nonce = btoa(String.fromCharCode(...crypto.getRandomValues(new Uint8Array(16))));
   const policy = csp(nonce, process.env.NODE_ENV === "development");

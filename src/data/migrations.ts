@@ -125,6 +125,22 @@ MIGRATIONS["2026-04-placed"] = {
   },
 };
 
+MIGRATIONS["2026-05-devices"] = {
+  async up(db: Kysely<unknown>) {
+    // Who is let in, by a name a person knows it by. Those let in before unlock once more.
+    await sql`drop table sessions`.execute(db);
+    await db.schema
+      .createTable("sessions")
+      .addColumn("token_hash", "text", (c) => c.primaryKey())
+      .addColumn("name", "text", (c) => c.notNull())
+      .addColumn("address", "text", (c) => c.notNull())
+      .addColumn("opened_at", "text", (c) => c.notNull())
+      .addColumn("seen_at", "text", (c) => c.notNull())
+      .addColumn("expires_at", "text", (c) => c.notNull())
+      .execute();
+  },
+};
+
 /** Names of every migration this Helvane knows, in order. */
 export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);
 

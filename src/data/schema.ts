@@ -23,7 +23,7 @@ export interface Database {
   blobs: { hash: string; mime: string; width_px: number; height_px: number; bytes: Buffer };
   reference: { kind: string; id: string; hash: string; version: number; json: string; updated_at: string };
   settings: { key: string; json: string };
-  sessions: { token_hash: string; expires_at: string };
+  sessions: { token_hash: string; name: string; address: string; opened_at: string; seen_at: string; expires_at: string };
   /** A panel table being read: a dry run until it is taken over. */
   imports: { id: string; name: string; state: ImportState; rows: number; part: number; notes: string; created_at: string };
   import_rows: { import_id: string; row: number; code: string; outcome: RowOutcome; says: string };

@@ -1,5 +1,5 @@
-import { fork } from "node:child_process";
-import { join } from "node:path";
+import { spawn } from "node:child_process";
+import { existsSync } from "node:fs";
 
 export type Apart<T> = { ok: true; answer: T } | { ok: false; problem: string };
 
@@ -23,9 +23,14 @@ export function apart<T>(
   }: { mostMs?: number; memoryMb?: number; onTold?: (told: unknown) => void; signal?: AbortSignal } = {},
 ): Promise<Apart<T>> {
   return new Promise((done) => {
-    const child = fork(join(home(), "src", "process", `${name}.ts`), [], {
+    const built = [home(), ".next", "process", `${name}.mjs`].join("/");
+    // From the source where nothing was built, as in tests and in development.
+    const started =
+      process.env.NODE_ENV === "production" && existsSync(built)
+        ? [built]
+        : ["--import", "tsx", [home(), "src", "process", `${name}.ts`].join("/")];
+    const child = spawn(process.execPath, [`--max-old-space-size=${memoryMb}`, ...started], {
       cwd: home(),
-      execArgv: ["--import", "tsx", `--max-old-space-size=${memoryMb}`],
       serialization: "advanced",
       stdio: ["ignore", "ignore", "pipe", "ipc"],
       env: { ...process.env, NODE_OPTIONS: "" },

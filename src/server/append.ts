@@ -6,15 +6,9 @@ import { contentHash, referenceByHash, type Stored } from "@/data/referenceStore
 import type { AppendReply } from "@/wire/jobs";
 import { takeSeenTwice } from "./finds";
 import { keepCard } from "./jobList";
+import { reliesOn } from "./jobZip";
 import { announce } from "./live";
 import { wasAway } from "./presence";
-
-/** Hashes of the reference data an event relies on, as its rule names them. */
-export const reliesOn = (e: JobEvent): string[] =>
-  Object.keys(ruleOf(e.type).relies ?? {}).flatMap((field) => {
-    const hash = (e.payload as Record<string, unknown>)[field];
-    return typeof hash === "string" ? [hash] : [];
-  });
 
 /**
  * Whether an event that arrives now was recorded without knowledge of another device's act, or while its device was away as this

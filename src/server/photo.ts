@@ -12,16 +12,6 @@ export interface StoredPhoto {
 
 const LONGEST_PX = 1600;
 
-/** Size of a JPEG, or null when the bytes are not one. */
-export async function inspectPhoto(bytes: Uint8Array): Promise<{ widthPx: number; heightPx: number } | null> {
-  try {
-    const m = await sharp(bytes, { limitInputPixels: 80_000_000 }).metadata();
-    return m.format === "jpeg" && m.width && m.height ? { widthPx: m.width, heightPx: m.height } : null;
-  } catch {
-    return null;
-  }
-}
-
 /**
  * Stores a photo by its content: turned upright, at most 1600 px long, written anew as JPEG without any of the data a camera
  * adds (position, device, time).

@@ -74,3 +74,13 @@ async function seed(): Promise<void> {
       }
   await writeSetting(c.db, "seeded", { at: nowIso() });
 }
+
+/** As above, or ends in words: a process that stays and answers every page with an error helps nobody. */
+export async function startOrEnd(): Promise<void> {
+  try {
+    await start();
+  } catch (e) {
+    console.error(e instanceof CannotStart ? `[helvane] ${e.message}` : e);
+    process.exit(1);
+  }
+}

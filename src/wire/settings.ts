@@ -5,8 +5,24 @@ import { DRILL_SLIPS, PlanWeightsShape, ToolStock } from "@/core/teardown";
 export const NetworkRequest = z.strictObject({
   on: z.boolean(),
   passcode: z.string().min(6, "a passcode of 6 characters or more").max(64).optional(),
+  hosts: z
+    .array(
+      z
+        .string()
+        .trim()
+        .regex(/^[A-Za-z0-9.-]{1,100}$/, "a host name without http:// and port"),
+    )
+    .max(10)
+    .optional(),
 });
-export const UnlockRequest = z.strictObject({ passcode: z.string().min(1).max(64) });
+export const UnlockRequest = z.strictObject({ passcode: z.string().min(1).max(64), name: z.string().trim().max(60).default("") });
+/** POST /api/devices: ends one device's session, or all of them. */
+export const RevokeRequest = z.strictObject({
+  id: z
+    .string()
+    .regex(/^[0-9a-f]{16}$/)
+    .nullable(),
+});
 export const BuildImport = z.strictObject({
   text: z.string().max(2_000_000),
   replaceVersion: z.int().min(0).nullable().default(null),

@@ -6,10 +6,11 @@ import { backupsHere } from "@/server/backup/place";
 import { backupCaution, readBackupSetting } from "@/server/backup/schedule";
 import { readReference } from "@/server/reference";
 import { feedFailure } from "@/server/sellers";
-import { listener, readNetwork } from "@/server/session";
+import { devices, listener, readNetwork } from "@/server/session";
 import { readWeights } from "@/server/weights";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
 import { KeepShop } from "@/ui/bench/KeepShop";
+import { NetworkForm, SignOut } from "@/ui/bench/NetworkForm";
 import { PriceSettings } from "@/ui/bench/PriceSettings";
 import { ScreenCheck } from "@/ui/bench/ScreenCheck";
 import { SettingsForms } from "@/ui/bench/SettingsForms";
@@ -35,11 +36,18 @@ export default async function SettingsPage() {
   ].sort();
   return (
     <Desk title="Settings" ways={[["/likelihoods", "The fault model"]]}>
-      <SettingsForms
-        on={net?.on ?? false}
-        hasPasscode={!!net?.passcodeHash}
-        addresses={net?.on ? (listener()?.addresses() ?? []) : []}
-      />
+      <SettingsForms />
+      {afar ? (
+        <SignOut />
+      ) : (
+        <NetworkForm
+          on={net?.on ?? false}
+          hasPasscode={!!net?.passcodeHash}
+          addresses={net?.on ? (listener()?.addresses() ?? []) : []}
+          hosts={net?.hosts ?? []}
+          devices={net?.on ? await devices() : []}
+        />
+      )}
       {!afar && (
         <KeepShop
           backups={await backupLines()}

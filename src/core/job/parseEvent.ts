@@ -5,11 +5,13 @@ import type { JobEvent } from "./event";
 import { type EventType, PAYLOADS } from "./payloads";
 import { liftEvent, newestVersion } from "./versions";
 
+// In small letters: an address with capitals would name another job.
+const uuid = z.uuid().regex(/^[0-9a-f-]+$/, "a UUID in small letters");
 const hybrid = z.string().refine((c) => readClock(c) !== null, "a hybrid clock, 15 digits, a hyphen, 6 digits");
 
 const EnvelopeShape = z.strictObject({
-  id: z.uuid(),
-  jobId: z.uuid(),
+  id: uuid,
+  jobId: uuid,
   type: z.string().min(1).max(60),
   v: z.int().min(1),
   payload: z.unknown(),

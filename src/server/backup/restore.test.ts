@@ -48,7 +48,7 @@ describe("putting a shop back", () => {
     const { db, raw } = connection();
     await db
       .insertInto("sessions")
-      .values({ token_hash: "t", expires_at: "2030" } as never)
+      .values({ token_hash: "t", name: "Tablet", address: "a", opened_at: NOW, seen_at: NOW, expires_at: "2030" })
       .execute();
     const made = await makeBackup(backupsHere(), NOW);
     const then = await verifyFile(made.file);

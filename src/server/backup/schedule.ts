@@ -128,9 +128,14 @@ export function startSchedule(): void {
   one.helvaneBackupTimer.unref();
 }
 
+/** A copy before something large is taken in: whatever it turns out to be, there is a way back. */
+export async function copyFirst(): Promise<void> {
+  if (process.env.HELVANE_BACKUP_SCHEDULE === "off") return;
+  await makeBackup(backupsHere(), nowIso());
+}
+
 /** What the bench says of backups: null while all is well. */
 export async function backupCaution(): Promise<string | null> {
-  if (process.env.HELVANE_BACKUP_SCHEDULE === "off") return null;
   const [set, done] = await Promise.all([readBackupSetting(), readBackupDone()]);
   if (done && !done.ok) return `The last backup is not good: ${done.problem}`;
   if (!set.elsewhere) return "No copy off this machine: choose a folder on another disk in Settings.";

@@ -26,7 +26,7 @@ export function KeepShop({
   const router = useRouter();
   const [said, setSaid] = useState<Said | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
-  const [f, set] = useState({ ...setting, elsewhere: setting.elsewhere ?? "" });
+  const [f, set] = useState({ elsewhere: setting.elsewhere ?? "", everyMin: setting.everyMin, warnDays: setting.warnDays });
   const [read, setRead] = useState<{ file: string; words: string } | null>(null);
   const [all, setAll] = useState(false);
   const doing = async (words: string, work: () => Promise<Said>) => {

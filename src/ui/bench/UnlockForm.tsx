@@ -1,16 +1,20 @@
 "use client";
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import { read, write } from "@/client/device";
 import { Mark } from "../draw/Mark";
 
 export function UnlockForm() {
   const [passcode, setPasscode] = useState("");
+  const [name, setName] = useState("");
+  useEffect(() => setName(read("helvane.deviceName") ?? ""), []);
   const [wrong, setWrong] = useState<string | null>(null);
   const send = async () => {
     const res = await fetch("/api/unlock", {
       method: "POST",
       headers: { "content-type": "application/json" },
-      body: JSON.stringify({ passcode }),
+      body: JSON.stringify({ passcode, name: name.trim() }),
     }).catch(() => null);
+    write("helvane.deviceName", name.trim());
     if (res?.ok) location.assign("/");
     else setWrong((await res?.json())?.problem ?? "The bench was not reached.");
   };
@@ -32,6 +36,11 @@ export function UnlockForm() {
           maxLength={64}
           autoComplete="current-password"
         />
+      </label>
+      <label className="field">
+        <span>Name of this device</span>
+        <input value={name} placeholder="Tablet at bench 2" maxLength={60} onChange={(e) => setName(e.target.value)} />
+        <span className="hint">So that whoever looks after the bench knows whom to sign out.</span>
       </label>
       {wrong && (
         <div className="refusal" role="alert">

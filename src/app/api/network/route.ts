@@ -10,7 +10,7 @@ export const POST = guarded(async (req: Request): Promise<Response> => {
   if (req.headers.get(VIA) === "bench-network") return problem(403, "The bench network is switched at the bench itself.");
   const body = await readJson(req, NetworkRequest);
   if (!body.ok) return body.response;
-  const done = await setNetwork(body.value.on, body.value.passcode);
+  const done = await setNetwork(body.value.on, body.value.passcode, body.value.hosts);
   return done.ok ? json({ on: body.value.on, addresses: done.addresses }) : problem(409, done.reason);
 });
 

@@ -58,7 +58,9 @@ export const jobRules = {
     always: true,
     afterClosing: true,
     stays: "What was let go stays in the log. Record it anew.",
-    apply: () => undefined,
+    apply: (s, p, { e }) => {
+      s.notes.push({ eventId: e.id, clock: placeOf(e), who: e.who, text: `Let go: ${p.words}`, photo: null });
+    },
   },
   "job.mishapNoted": {
     name: "a mishap",
