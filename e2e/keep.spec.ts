@@ -1,7 +1,9 @@
 import { spawn } from "node:child_process";
+import { copyFileSync, mkdirSync, readdirSync } from "node:fs";
+import { join } from "node:path";
 import BetterSqlite from "better-sqlite3";
-import { expect, test } from "./bench";
-import { freePort } from "./server";
+import { Bench, expect, test } from "./bench";
+import { freePort, startServer } from "./server";
 
 test("the shop is backed up and put back through Settings; what came since is gone, every job folds as it did", async ({
   bench,
@@ -45,6 +47,36 @@ test("a folder for copies that cannot be written to is refused in words, a good 
   await keep.getByRole("button", { name: "Back up now" }).click();
   await expect(keep).toContainText(/Backed up and read back/, { timeout: 30_000 });
   await expect(keep.locator("li")).toHaveCount(2);
+});
+
+test("the whole shop goes out as one locked file and into an empty shop on another machine", async ({ bench, page, server }) => {
+  await page.goto(`${bench.url}/settings`);
+  const carry = page.locator('[data-section="carry"]');
+  await carry.getByLabel(/Passphrase/).fill("grey-heron-at-dusk");
+  await carry.getByRole("button", { name: "Write the whole shop" }).click();
+  await expect(carry).toContainText(/Written to .*helvane-shop-.*\.zip: \d+ jobs/, { timeout: 60_000 });
+  const [file] = readdirSync(`${server.db.replace(/\.sqlite$/, "")}-backups`).filter((f) => f.endsWith(".zip"));
+  const there = server.db.replace(/\.sqlite$/, "-there.sqlite");
+  const folder = there.replace(/\.sqlite$/, "-backups");
+  mkdirSync(folder, { recursive: true });
+  copyFileSync(join(`${server.db.replace(/\.sqlite$/, "")}-backups`, file!), join(folder, file!));
+  const other = await startServer(there, { HELVANE_SEED: "none" });
+  try {
+    await page.goto(`${other.url}/settings`);
+    await carry.getByRole("button", { name: "Look into it" }).click();
+    await expect(carry).toContainText("It is locked", { timeout: 60_000 });
+    await carry.getByLabel(/Passphrase/).fill("grey-heron-at-dusk");
+    await carry.getByRole("button", { name: "Look into it" }).click();
+    await expect(carry).toContainText("Take it over exactly as it was?", { timeout: 60_000 });
+    await carry.getByRole("button", { name: "Take it over" }).click();
+    await expect(carry).toContainText(/Taken over: \d+ jobs/, { timeout: 60_000 });
+    const was = (await (await fetch(bench.url)).text()).match(/data-job="H-\d+"/g);
+    await page.goto(other.url);
+    await expect(page.locator("[data-job]")).toHaveCount(was!.length);
+    await new Bench(page, other.url).job("H-2417", "open");
+  } finally {
+    await other.stop();
+  }
 });
 
 test("a second server on the same shop is refused, and told who has it", async ({ server }) => {

@@ -1,5 +1,6 @@
-import { closeConnection } from "@/data/connection";
+import { closeConnection, connection, migrate } from "@/data/connection";
 import { takeLock } from "@/data/lock";
+import { lookIntoShop, takeShop } from "@/server/backup/carry";
 import { restoreBackup } from "@/server/backup/restore";
 import { verifyFile } from "@/server/backup/verify";
 import { databaseFile } from "@/server/databaseFile";
@@ -21,6 +22,7 @@ async function main(args: readonly string[]): Promise<number> {
     return 1;
   }
   try {
+    if (file.endsWith(".zip")) return await shopFile(file, args.includes("--yes"));
     if (!args.includes("--yes")) {
       const read = await verifyFile(file);
       if (!read.ok) {
@@ -45,6 +47,24 @@ async function main(args: readonly string[]): Promise<number> {
     closeConnection();
     got.lock.release();
   }
+}
+
+/** A whole shop from another machine; its passphrase is taken from HELVANE_PASSPHRASE. */
+async function shopFile(file: string, sure: boolean): Promise<number> {
+  await migrate(connection());
+  const phrase = process.env.HELVANE_PASSPHRASE ?? null;
+  const done = sure ? await takeShop(file, phrase) : await lookIntoShop(file, phrase);
+  if (!done.ok) {
+    console.error(`${file} was not used, nothing was changed:\n${done.problems.map((p) => `  ${p}`).join("\n")}`);
+    return 1;
+  }
+  const { read } = done;
+  console.log(
+    `${file} is whole: ${read.counts.jobs} jobs, ${read.counts.events} events, ${read.counts.photos} photos; ${read.jobsNew} jobs and ${read.eventsNew} events are new here.`,
+  );
+  for (const c of read.conflicts) console.log(`  stays as it is here: ${c}`);
+  console.log(sure ? "It is taken over." : `Nothing was changed. To take it over: npm run restore -- ${file} --yes`);
+  return 0;
 }
 
 main(process.argv.slice(2)).then(

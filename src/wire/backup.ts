@@ -26,3 +26,14 @@ export interface BackupLine {
   problem: string | null;
   beforeMigration: boolean;
 }
+
+const passphrase = z
+  .string()
+  .max(200)
+  .transform((p) => p || null)
+  .nullable()
+  .default(null);
+/** POST /api/shop: writes the whole shop as one file; locked when a passphrase is given. */
+export const ShopExport = z.strictObject({ passphrase });
+/** POST /api/shop/take: reads such a file; when sure, takes it over. */
+export const ShopTake = z.strictObject({ file: z.string().min(1).max(1000), passphrase, sure: z.boolean().default(false) });

@@ -1,6 +1,7 @@
 import { headers } from "next/headers";
 import { makePlan } from "@/core/teardown";
 import { VIA } from "@/proxy";
+import { shopFiles } from "@/server/backup/carry";
 import { backupLines } from "@/server/backup/commands";
 import { backupsHere } from "@/server/backup/place";
 import { backupCaution, readBackupSetting } from "@/server/backup/schedule";
@@ -8,6 +9,7 @@ import { readReference } from "@/server/reference";
 import { feedFailure } from "@/server/sellers";
 import { devices, listener, readNetwork } from "@/server/session";
 import { readWeights } from "@/server/weights";
+import { CarryShop } from "@/ui/bench/CarryShop";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
 import { KeepShop } from "@/ui/bench/KeepShop";
 import { NetworkForm, SignOut } from "@/ui/bench/NetworkForm";
@@ -49,12 +51,15 @@ export default async function SettingsPage() {
         />
       )}
       {!afar && (
-        <KeepShop
-          backups={await backupLines()}
-          setting={await readBackupSetting()}
-          here={backupsHere()}
-          caution={await backupCaution()}
-        />
+        <>
+          <KeepShop
+            backups={await backupLines()}
+            setting={await readBackupSetting()}
+            here={backupsHere()}
+            caution={await backupCaution()}
+          />
+          <CarryShop files={await shopFiles()} here={backupsHere()} />
+        </>
       )}
       <ScreenCheck />
       <FeedSetting failure={await feedFailure()} />
