@@ -1,7 +1,9 @@
 import { mkdirSync, rmSync } from "node:fs";
+import { benchFuzz } from "./fuzz";
 import { benchImport } from "./imports";
 import { benchLog } from "./log";
 import { benchPages } from "./pages";
+import { benchReliability } from "./reliability";
 import { benchEdidFuzz, benchSearch } from "./search";
 import { missed } from "./stats";
 import { benchTeardownInWorker } from "./teardown";
@@ -10,6 +12,16 @@ import { benchTriage } from "./triage";
 rmSync(".bench", { recursive: true, force: true });
 mkdirSync(".bench", { recursive: true });
 console.log(`Node ${process.version}, ${new Date().toISOString()}. Absolute times are this machine's; ratios travel.\n`);
+const only = process.argv[2];
+if (only === "reliability" || only === "fuzz") {
+  if (only === "fuzz") await benchFuzz();
+  else await benchReliability();
+  const bad = missed();
+  console.log(
+    bad.length ? `\n${bad.length} target(s) not reached: ${bad.map((f) => f.what).join("; ")}` : "\nall targets reached",
+  );
+  process.exit(bad.length ? 1 : 0);
+}
 await benchLog();
 await benchImport();
 await benchTriage();

@@ -6,7 +6,9 @@ import { build, checkNode, packages, run } from "./prepare.mjs";
 checkNode();
 await packages();
 await build();
-const { code } = await run(process.execPath, ["--import", "tsx", "bench/run.ts"], { env: { NODE_ENV: "production" } });
-if (code) process.exit(code);
+// One part of it: reliability, fuzz.
+const parts = process.argv.slice(2).filter((a) => a === "reliability" || a === "fuzz");
+const { code } = await run(process.execPath, ["--import", "tsx", "bench/run.ts", ...parts], { env: { NODE_ENV: "production" } });
+if (code || parts.length) process.exit(code);
 const { code: faults } = await run(process.execPath, ["scripts/mutate.mjs", ...process.argv.slice(2)]);
 process.exit(faults);

@@ -138,8 +138,8 @@ export async function copyFirst(): Promise<void> {
 export async function backupCaution(): Promise<string | null> {
   const [set, done] = await Promise.all([readBackupSetting(), readBackupDone()]);
   if (done && !done.ok) return `The last backup is not good: ${done.problem}`;
-  if (!set.elsewhere) return "No copy off this machine: choose a folder on another disk in Settings.";
+  if (!set.elsewhere) return "No copy off this machine yet: give a folder on another disk.";
   const days = done?.goodElsewhere ? Math.floor((nowMs() - Date.parse(done.goodElsewhere)) / 86_400_000) : null;
-  if (days === null) return "No copy off this machine yet.";
+  if (days === null) return "No copy in the second folder yet.";
   return days >= set.warnDays ? `Last copy off this machine: ${days} days ago.` : null;
 }

@@ -78,7 +78,7 @@ export function CarryShop({ files, here }: { files: { file: string; name: string
         {files.map((f) => (
           <li key={f.file} className="flex-wrap">
             <span className="grow mono break-all">{f.name}</span>
-            <em>{(f.bytes / 1e6).toFixed(1)} MB</em>
+            <em>{f.bytes < 1e6 ? `${Math.ceil(f.bytes / 1000)} kB` : `${(f.bytes / 1e6).toFixed(1)} MB`}</em>
             <a className="btn" href={`/api/shop/file?file=${encodeURIComponent(f.file)}`} download={f.name}>
               Save as
             </a>

@@ -61,7 +61,7 @@ function OneNotTaken({ n }: { n: NotTaken }) {
   const { what, says } = actWords(n.event);
   const words = `${what}. ${says ? `It said: ${says}. ` : ""}Not taken: ${n.refusal.reason}`.slice(0, 2000);
   return (
-    <li className="block">
+    <li style={{ display: "block" }}>
       <div className="flex gap-3">
         <Mark kind="stop" size={26} />
         <div className="grow">
