@@ -142,11 +142,11 @@ async function year(): Promise<void> {
         width: 1600,
         height: 1200,
         channels: 3,
-        noise: { type: "gaussian", mean: 100 + (i % 50), sigma: 20 },
+        noise: { type: "gaussian", mean: 100 + (i % 50), sigma: 4 },
         background: "#777",
       } as never,
     })
-      .jpeg({ quality: 60 })
+      .jpeg({ quality: 70 })
       .toBuffer();
   const { createHash } = await import("node:crypto");
   const put = raw.prepare("insert or ignore into blobs values (?, 'image/jpeg', 1600, 1200, ?)");

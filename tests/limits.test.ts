@@ -24,6 +24,10 @@ const LIMITS: Record<string, Row[]> = {
     ["letters", null, 120, "happened"],
   ],
   "job.noted": [["letters", 1, 2_000, "text"]],
+  "job.redacted": [
+    ["items", 1, 200, "fields"],
+    ["whole", 1, null, "events"],
+  ],
   "job.actDiscarded": [
     ["letters", 1, 60, "type"],
     ["letters", 1, 2_000, "words"],

@@ -47,6 +47,7 @@ const ITEMS: [RegExp, (i: number) => unknown][] = [
   [/^decisions$/, first(triageTable.decisions)],
   [/^meter$/, first(triageTable.meter)],
   [/^priorFactors$/, first(triageTable.priorFactors)],
+  [/^fields$/, () => "job.opened.customer"],
   [/^fixes|\.fixes$|\.members$/, () => "panelCell"],
   [/^lines$/, () => ({ what: "tape", count: 1, priceMinor: 1 })],
   [/^otherNames$/, () => ({ text: "AB-1", kind: "sparePart" })],

@@ -16,6 +16,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   },
   "job.promised": { promiseAt: "2026-07-01T12:00:00.000Z" },
   "job.actDiscarded": { type: "open.screwOut", words: "a screw taken out, by Bench 1", clock: "001770000000000-000000" },
+  "job.redacted": { fields: ["job.opened.customer"], events: 1, because: "time" },
   "job.noted": { text: "looked again" },
   "job.mishapNoted": { kind: "bezelClip", note: "left" },
   "job.takenBack": { eventId: "01900000-0000-7000-8000-000000000001" },

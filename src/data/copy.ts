@@ -2,7 +2,7 @@ import { closeSync, fsyncSync, openSync } from "node:fs";
 import BetterSqlite from "better-sqlite3";
 
 /** Pages copied at a time: an append waits for no more than one such slice. */
-const SLICE_PAGES = 200;
+const SLICE_PAGES = 1000;
 
 /** Makes sure that what a file or folder says is on the disk. */
 export function sync(path: string): void {

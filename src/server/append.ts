@@ -1,4 +1,4 @@
-import { askGate, type JobEvent, parseEvent, photoOf, placeAct, placeOf, ruleOf, type Snapshot } from "@/core/job";
+import { askGate, type JobEvent, parseEvent, photoOf, placeAct, placeOf, redacted, ruleOf, type Snapshot } from "@/core/job";
 import { hasBlob } from "@/data/blobStore";
 import { connection } from "@/data/connection";
 import { findEvent, floorOf, insertEvent, type JobLog, readLog, snapshotOf, topSeq } from "@/data/eventStore";
@@ -21,7 +21,7 @@ const isLate = (log: JobLog, e: JobEvent): boolean =>
 const told = (e: JobEvent): string =>
   contentHash({ jobId: e.jobId, type: e.type, v: e.v, payload: e.payload, who: e.who, device: e.device, clock: e.clock });
 /** Whether an event is the one stored under its id, or that one before its words were removed. */
-export const sameAct = (stored: JobEvent, e: JobEvent): boolean => told(stored) === told(e);
+export const sameAct = (stored: JobEvent, e: JobEvent): boolean => told(stored) === told(e) || told(stored) === told(redacted(e));
 
 export type AppendOne =
   | { ok: true; seq: number; placed: string; repeated: boolean; late: boolean }

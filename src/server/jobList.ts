@@ -179,20 +179,21 @@ export function renewCards(): Promise<void> {
   return store.helvaneCards;
 }
 
-/** A look at the lists waits this long for cards that are missing, and for old ones to be made anew; ms. */
+/** A look at the lists waits this long for cards that are missing; ms. Old ones are shown as they are. */
 const WAIT_MISSING_MS = 1500;
-const WAIT_OLD_MS = 100;
 
 /** Cards of the jobs still open and the count of closed ones, as they are kept. What is missing or old is made anew in the background. */
 async function jobCards(): Promise<{ open: JobCard[]; closed: number; making: number }> {
   const { db } = connection();
   const stale = await staleCards(db, FOLD_VERSION);
   if (stale.length) {
-    const ms = stale.some((x) => x.missing) ? WAIT_MISSING_MS : WAIT_OLD_MS;
-    await Promise.race([renewCards(), new Promise((done) => setTimeout(done, ms))]);
+    const missing = stale.some((x) => x.missing);
+    if (missing) await Promise.race([renewCards(), new Promise((done) => setTimeout(done, WAIT_MISSING_MS))]);
+    // After this answer: whoever looks is not kept waiting by it.
+    else setTimeout(() => void renewCards(), 300).unref();
   }
   const { open, closed } = await keptCards(db);
-  const making = stale.length ? (await staleCards(db, FOLD_VERSION)).filter((x) => x.missing).length : 0;
+  const making = stale.some((x) => x.missing) ? (await staleCards(db, FOLD_VERSION)).filter((x) => x.missing).length : 0;
   return { open: open.map((json) => JSON.parse(json) as JobCard), closed, making };
 }
 

@@ -37,3 +37,11 @@ const passphrase = z
 export const ShopExport = z.strictObject({ passphrase });
 /** POST /api/shop/take: reads such a file; when sure, takes it over. */
 export const ShopTake = z.strictObject({ file: z.string().min(1).max(1000), passphrase, sure: z.boolean().default(false) });
+
+/** POST /api/redact: by time, or by a customer's name; without `sure` only what would be removed is told. */
+export const RedactRequest = z.strictObject({
+  months: z.number().min(0).max(240).nullable().default(null),
+  customer: z.string().trim().min(1).max(80).nullable().default(null),
+  who: z.string().trim().min(1).max(60).default("Bench"),
+  sure: z.boolean().default(false),
+});

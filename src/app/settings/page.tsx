@@ -14,6 +14,7 @@ import { FeedSetting } from "@/ui/bench/FeedSetting";
 import { KeepShop } from "@/ui/bench/KeepShop";
 import { NetworkForm, SignOut } from "@/ui/bench/NetworkForm";
 import { PriceSettings } from "@/ui/bench/PriceSettings";
+import { RemoveWords } from "@/ui/bench/RemoveWords";
 import { ScreenCheck } from "@/ui/bench/ScreenCheck";
 import { SettingsForms } from "@/ui/bench/SettingsForms";
 import { ToolSettings } from "@/ui/bench/ToolSettings";
@@ -59,6 +60,7 @@ export default async function SettingsPage() {
             caution={await backupCaution()}
           />
           <CarryShop files={await shopFiles()} here={backupsHere()} />
+          <RemoveWords />
         </>
       )}
       <ScreenCheck />

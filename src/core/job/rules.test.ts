@@ -25,6 +25,7 @@ const asked = (state: JobState, type: EventType, known: Parameters<typeof fold>[
 
 /** What each kind may do, said from the trade and not from the rules: the list a person would write. */
 const ALWAYS: EventType[] = [
+  "job.redacted",
   "job.actDiscarded",
   "job.noted",
   "job.takenBack",
@@ -35,7 +36,7 @@ const ALWAYS: EventType[] = [
 ];
 const HANDS = /^(open|swap|bond|prove|close)\./;
 const THROUGH_STOP: EventType[] = ["bench.shutDown", "bench.mainsOut"];
-const AFTER_CLOSING: EventType[] = ["job.actDiscarded", "job.noted", "job.takenBack"];
+const AFTER_CLOSING: EventType[] = ["job.redacted", "job.actDiscarded", "job.noted", "job.takenBack"];
 
 describe("every kind of event", () => {
   it("has a payload shape, a rule and a name a person would use", () => {
@@ -158,9 +159,9 @@ describe("every kind of event", () => {
   });
   it("orders alone spend; what corrects the record is no act; what stays says why", () => {
     expect(kinds.filter((k) => ruleOf(k).spends)).toEqual(["match.ordered"]);
-    expect(kinds.filter((k) => ruleOf(k).noAct).sort()).toEqual(["job.opened", "job.takenBack"]);
+    expect(kinds.filter((k) => ruleOf(k).noAct).sort()).toEqual(["job.opened", "job.redacted", "job.takenBack"]);
     const stays = kinds.filter((k) => ruleOf(k).stays);
-    expect(stays.sort()).toEqual(["job.actDiscarded", "job.opened", "job.safetyRaised", "job.takenBack"]);
+    expect(stays.sort()).toEqual(["job.actDiscarded", "job.opened", "job.redacted", "job.safetyRaised", "job.takenBack"]);
     const b = plannedJob("C");
     const raised = b.do("job.safetyRaised", { hazard: "hotBattery", note: "" });
     expect(mayTakeBack(b.events, snapshots, raised.id)?.reason).toBe(

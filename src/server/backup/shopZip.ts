@@ -306,7 +306,8 @@ function against(incoming: ReturnType<typeof openReadOnly>, live: string): Omit<
   incoming.prepare("attach ? as here").run(live);
   const n = (sql: string) => (incoming.prepare(sql).get() as { n: number }).n;
   const list = (sql: string) => (incoming.prepare(sql).all() as { t: string }[]).map((r) => r.t);
-  const same = "h.job_id = e.job_id and h.type = e.type and h.payload = e.payload and h.clock = e.clock and h.device = e.device";
+  const same =
+    "h.job_id = e.job_id and h.type = e.type and (h.payload = e.payload or exists (select 1 from here.events r where r.job_id = h.job_id and r.type = 'job.redacted')) and h.clock = e.clock and h.device = e.device";
   const out = {
     intoEmpty: n("select count(*) as n from here.events") === 0,
     jobsNew: n("select count(distinct job_id) as n from events where job_id not in (select job_id from here.events)"),

@@ -30,6 +30,15 @@ export const jobPayloads = {
   "job.madeSafe": z.strictObject({ hazard, by: text(80), how: text(400) }),
   "job.handedOn": z.strictObject({ to: text(80), why: text(400) }),
   "job.breachResolved": z.strictObject({ eventId: z.uuid(), how: text(400) }),
+  /** Words, names, serials and photos of this job were removed for good; which fields of how many events. */
+  "job.redacted": z.strictObject({
+    fields: z
+      .array(z.string().regex(/^[a-zA-Z.]{3,80}$/))
+      .min(1)
+      .max(200),
+    events: z.int().min(1),
+    because: z.enum(["time", "asked"]),
+  }),
   "job.closed": z.strictObject({
     outcome: z.enum(["handedOver", "notPanel", "cover", "handedOn", "cancelled"]),
     reason: z.string().trim().max(400).default(""),

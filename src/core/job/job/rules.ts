@@ -62,6 +62,24 @@ export const jobRules = {
       s.notes.push({ eventId: e.id, clock: placeOf(e), who: e.who, text: `Let go: ${p.words}`, photo: null });
     },
   },
+  "job.redacted": {
+    name: "personal words removed",
+    on: "desk",
+    always: true,
+    afterClosing: true,
+    noAct: true,
+    stays: "What was removed is gone for good.",
+    may: (_, { s }) => (s.closed ? null : no("job", "Words of a job are removed once it is closed.")),
+    apply: (s, p, { e }) => {
+      s.notes.push({
+        eventId: e.id,
+        clock: placeOf(e),
+        who: e.who,
+        text: `Personal words removed from ${p.events} entries.`,
+        photo: null,
+      });
+    },
+  },
   "job.mishapNoted": {
     name: "a mishap",
     on: "desk",
