@@ -70,7 +70,9 @@ await app.prepare();
 local.listen(port, "127.0.0.1", async () => {
   console.log(`Helvane is ready at http://127.0.0.1:${port}`);
   // The first page anybody opens is read once already.
-  void fetch(`http://127.0.0.1:${port}/`).then((r) => r.arrayBuffer()).catch(() => null);
+  void fetch(`http://127.0.0.1:${port}/`)
+    .then((r) => r.arrayBuffer())
+    .catch(() => null);
   const res = await fetch(`http://127.0.0.1:${port}/api/network`).catch(() => null);
   if (res?.ok && (await res.json()).on)
     await globalThis.helvaneListener.open().then(

@@ -7,6 +7,9 @@ import type { LiveReply } from "@/wire/jobs";
 
 export const dynamic = "force-dynamic";
 
+/** How long an answer waits for what else is done at the same moment, ms. */
+const GATHER_MS = 150;
+
 /** Answers as soon as any job has grown past the cursor, at the latest after 20 s: how a browser follows other devices. */
 export const GET = guarded(async (req: Request): Promise<Response> => {
   const ask = new URL(req.url).searchParams;
@@ -22,11 +25,16 @@ export const GET = guarded(async (req: Request): Promise<Response> => {
   await new Promise<void>((done) => {
     const end = () => {
       clearTimeout(timer);
-      live().off("job", end);
+      live().off("job", heard);
       done();
     };
+    // What several hands do in one moment is told in one answer.
+    const heard = () => {
+      live().off("job", heard);
+      setTimeout(end, GATHER_MS);
+    };
     const timer = setTimeout(end, 20_000);
-    live().on("job", end);
+    live().on("job", heard);
     req.signal.addEventListener("abort", end);
   });
   if (device) heardOf(device, nowMs());
