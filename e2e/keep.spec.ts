@@ -98,6 +98,31 @@ test("a second server on the same shop is refused, and told who has it", async (
   expect((await fetch(`${server.url}/api/health`)).ok).toBe(true);
 });
 
+test("a start without a file that ships with Helvane names it and ends", async ({ server }, info) => {
+  const port = await freePort();
+  const said = await new Promise<{ code: number | null; text: string }>((done) => {
+    const child = spawn(process.execPath, ["scripts/serve.mjs"], {
+      env: {
+        ...process.env,
+        NODE_ENV: "production",
+        PORT: String(port),
+        HELVANE_DB: info.outputPath("new.sqlite"),
+        HELVANE_DATA: "/nowhere/data",
+      },
+    });
+    let text = "";
+    for (const s of [child.stdout, child.stderr])
+      s.on("data", (d) => {
+        text += d;
+      });
+    child.on("close", (code) => done({ code, text }));
+  });
+  expect(said.code).toBe(1);
+  expect(said.text).toMatch(/The file \/nowhere\/data.* is missing: it ships with Helvane/);
+  expect(said.text).not.toMatch(/^\s+at /m);
+  expect((await fetch(server.url)).ok).toBe(true);
+});
+
 test("a locked database is said on every page, nothing typed or done is lost, and it recovers by itself", async ({
   bench,
   page,

@@ -90,6 +90,12 @@ test("a foreign host, a foreign origin and a form post are refused", async ({ se
   expect(await ask({ "content-type": "application/json", "sec-fetch-site": "cross-site" }, "POST", "/api/network")).toBe(403);
 });
 
+test("files that never come past the proxy say what they are, too", async ({ server }) => {
+  const html = await (await fetch(`${server.url}/pattern`)).text();
+  const script = /src="(\/_next\/static\/[^"]+\.js)"/.exec(html)![1]!;
+  expect((await fetch(server.url + script)).headers.get("x-content-type-options")).toBe("nosniff");
+});
+
 test("patterns come as one self-contained file", async ({ server, page }) => {
   const res = await page.request.get(`${server.url}/pattern.html`);
   const html = await res.text();

@@ -53,15 +53,34 @@ export function connection(): Connection {
  * fails, and is asked again by whoever sent it.
  */
 export async function whileClosed<T>(swap: (oldTop: number) => T): Promise<T> {
-  const c = connection();
+  let c: Connection;
+  try {
+    c = connection();
+  } catch {
+    // Not to be opened at all, as a damaged file is: all the more it is put back.
+    return swap(0);
+  }
   return c.db.connection().execute(async () => {
-    const oldTop =
-      (c.raw.prepare("select seq as n from sqlite_sequence where name = 'events'").get() as { n: number } | undefined)?.n ?? 0;
-    c.raw.pragma("wal_checkpoint(TRUNCATE)");
+    const oldTop = greatestNumber(c.raw);
+    try {
+      c.raw.pragma("wal_checkpoint(TRUNCATE)");
+    } catch {
+      // Damaged further in.
+    }
     c.raw.close();
     store.helvaneConnection = undefined;
     return swap(oldTop);
   });
+}
+
+/** The greatest number the log has given; 0 for a file that was never a shop, or cannot say. */
+function greatestNumber(raw: BetterSqlite.Database): number {
+  try {
+    const row = raw.prepare("select seq as n from sqlite_sequence where name = 'events'").get() as { n: number } | undefined;
+    return row?.n ?? 0;
+  } catch {
+    return 0;
+  }
 }
 
 /** Brings everything of the write-ahead log into the main file and closes it, so that the file alone is the whole shop. */
@@ -69,6 +88,9 @@ export function closeConnection(): void {
   const c = store.helvaneConnection;
   store.helvaneConnection = undefined;
   if (!c?.raw.open) return;
-  c.raw.pragma("wal_checkpoint(TRUNCATE)");
-  c.raw.close();
+  try {
+    c.raw.pragma("wal_checkpoint(TRUNCATE)");
+  } finally {
+    c.raw.close();
+  }
 }

@@ -78,6 +78,11 @@ describe("append", () => {
         gate: "id",
       });
   });
+  it("a shape that is refused names the event, however long an id somebody wrote", async () => {
+    const reply = await appendEvents(jobId(3), [{ ...logOf(3)[0], id: "x".repeat(100_000) }], NOW);
+    expect(reply.refused).toMatchObject({ gate: "shape", id: "x".repeat(64) });
+    expect(JSON.stringify(reply).length).toBeLessThan(1000);
+  });
   it("late acts have happened; late orders and late corrections have not", async () => {
     const log = logOf(4, "cableOff:battery-plug");
     for (const e of log) await appendOne(e, NOW);

@@ -1,5 +1,15 @@
 import { execFileSync, spawn } from "node:child_process";
-import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from "node:fs";
+import {
+  copyFileSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+} from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { plannedJob, TestBench } from "@tests/bench";
@@ -79,6 +89,42 @@ describe("putting a shop back", () => {
     expect(count()).toBe(before);
     expect(existsSync(`${connection().raw.name}.restoring`)).toBe(false);
   });
+  it("into an empty folder, on a machine that never had a shop", async () => {
+    const made = await makeBackup(more, "2026-06-01T10:00:00.000Z");
+    const was = process.env.HELVANE_DB;
+    closeConnection();
+    process.env.HELVANE_DB = join(more, "fresh", "shop.sqlite");
+    try {
+      const done = await restoreBackup(made.file, NOW);
+      expect(done.ok ? [] : done.problems).toEqual([]);
+      expect((await verifyFile(process.env.HELVANE_DB)).stateHash).toBe((await verifyFile(made.file)).stateHash);
+    } finally {
+      closeConnection();
+      process.env.HELVANE_DB = was;
+    }
+  });
+  it("over a file that is damaged, which is when it is needed", async () => {
+    const made = await makeBackup(more, "2026-06-01T11:00:00.000Z");
+    const was = process.env.HELVANE_DB;
+    closeConnection();
+    const file = join(more, "damaged.sqlite");
+    for (const damage of [
+      (b: Buffer) => b.fill(0x41, 0, 4096),
+      (b: Buffer) => b.fill(0x41, 4096, 4096 * 12),
+      (b: Buffer) => b.subarray(0, 5000),
+    ]) {
+      writeFileSync(file, damage(readFileSync(made.file)));
+      process.env.HELVANE_DB = file;
+      try {
+        const done = await restoreBackup(made.file, NOW);
+        expect(done.ok ? [] : done.problems).toEqual([]);
+        expect((await verifyFile(file)).stateHash).toBe((await verifyFile(made.file)).stateHash);
+      } finally {
+        closeConnection();
+        process.env.HELVANE_DB = was;
+      }
+    }
+  });
   it("killed at any moment leaves the shop as it was or as it is to be, whole", async () => {
     const made = await makeBackup(more, "2026-06-02T08:00:00.000Z");
     const home = mkdtempSync(join(tmpdir(), "helvane-killed-"));
@@ -101,6 +147,29 @@ describe("putting a shop back", () => {
       expect(wanted).toContain(read.stateHash);
       hashes.add(read.stateHash);
     }
+    rmSync(home, { recursive: true, force: true });
+  });
+});
+
+describe("a backup killed at any moment", () => {
+  it("leaves nothing under a backup's name that is not whole, and the next one clears up", async () => {
+    const made = await makeBackup(more, "2026-06-03T08:00:00.000Z");
+    const home = mkdtempSync(join(tmpdir(), "helvane-half-"));
+    const file = join(home, "shop.sqlite");
+    copyFileSync(made.file, file);
+    const folder = join(home, "backups");
+    const env = { ...process.env, HELVANE_DB: file, HELVANE_BACKUPS: folder };
+    for (const wait of [700, 1000, 1200, 1500]) {
+      const child = spawn(process.execPath, ["--import", "tsx", "src/process/backup.ts"], { env, stdio: "ignore" });
+      await new Promise((done) => setTimeout(done, wait));
+      child.kill("SIGKILL");
+      await new Promise((done) => child.once("close", done));
+      for (const b of listBackups(folder))
+        if (existsSync(b.file)) expect((await verifyFile(b.file)).problems, `after ${wait} ms`).toEqual([]);
+    }
+    execFileSync(process.execPath, ["--import", "tsx", "src/process/backup.ts"], { env, stdio: "pipe" });
+    expect(readdirSync(folder).filter((f) => f.includes("partial"))).toEqual([]);
+    expect(listBackups(folder)[0]).toMatchObject({ problems: [], events: made.events });
     rmSync(home, { recursive: true, force: true });
   });
 });

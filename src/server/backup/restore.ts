@@ -1,5 +1,5 @@
 import { copyFileSync, existsSync, linkSync, mkdirSync, renameSync, rmSync } from "node:fs";
-import { join, resolve } from "node:path";
+import { dirname, join, resolve } from "node:path";
 import { connection, migrate, whileClosed } from "@/data/connection";
 import { dropSessions, keepCursor, sync } from "@/data/copy";
 import { databaseFile } from "../databaseFile";
@@ -21,6 +21,7 @@ export async function restoreBackup(from: string, nowIso: string): Promise<Resto
   const db = resolve(databaseFile());
   const beside = `${db}.restoring`;
   try {
+    mkdirSync(dirname(db), { recursive: true });
     rmSync(beside, { force: true });
     copyFileSync(file, beside);
     dropSessions(beside);

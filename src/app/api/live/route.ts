@@ -8,7 +8,7 @@ import type { LiveReply } from "@/wire/jobs";
 export const dynamic = "force-dynamic";
 
 /** How long an answer waits for what else is done at the same moment, ms. */
-const GATHER_MS = 150;
+const GATHER_MS = 300;
 
 /** Answers as soon as any job has grown past the cursor, at the latest after 20 s: how a browser follows other devices. */
 export const GET = guarded(async (req: Request): Promise<Response> => {
