@@ -1,9 +1,8 @@
-import { spawn } from "node:child_process";
 import { copyFileSync, mkdirSync, readdirSync } from "node:fs";
 import { join } from "node:path";
 import BetterSqlite from "better-sqlite3";
 import { Bench, expect, test } from "./bench";
-import { freePort, startServer } from "./server";
+import { startServer, startThatEnds } from "./server";
 
 test("the shop is backed up and put back through Settings; what came since is gone, every job folds as it did", async ({
   bench,
@@ -80,18 +79,7 @@ test("the whole shop goes out as one locked file and into an empty shop on anoth
 });
 
 test("a second server on the same shop is refused, and told who has it", async ({ server }) => {
-  const port = await freePort();
-  const said = await new Promise<{ code: number | null; text: string }>((done) => {
-    const child = spawn(process.execPath, ["scripts/serve.mjs"], {
-      env: { ...process.env, NODE_ENV: "production", PORT: String(port), HELVANE_DB: server.db },
-    });
-    let text = "";
-    for (const s of [child.stdout, child.stderr])
-      s.on("data", (d) => {
-        text += d;
-      });
-    child.on("close", (code) => done({ code, text }));
-  });
+  const said = await startThatEnds({ HELVANE_DB: server.db });
   expect(said.code).toBe(1);
   expect(said.text).toContain(`process ${server.process.pid}`);
   expect(said.text).toContain(server.url);
@@ -99,24 +87,7 @@ test("a second server on the same shop is refused, and told who has it", async (
 });
 
 test("a start without a file that ships with Helvane names it and ends", async ({ server }, info) => {
-  const port = await freePort();
-  const said = await new Promise<{ code: number | null; text: string }>((done) => {
-    const child = spawn(process.execPath, ["scripts/serve.mjs"], {
-      env: {
-        ...process.env,
-        NODE_ENV: "production",
-        PORT: String(port),
-        HELVANE_DB: info.outputPath("new.sqlite"),
-        HELVANE_DATA: "/nowhere/data",
-      },
-    });
-    let text = "";
-    for (const s of [child.stdout, child.stderr])
-      s.on("data", (d) => {
-        text += d;
-      });
-    child.on("close", (code) => done({ code, text }));
-  });
+  const said = await startThatEnds({ HELVANE_DB: info.outputPath("new.sqlite"), HELVANE_DATA: "/nowhere/data" });
   expect(said.code).toBe(1);
   expect(said.text).toMatch(/The file \/nowhere\/data.* is missing: it ships with Helvane/);
   expect(said.text).not.toMatch(/^\s+at /m);

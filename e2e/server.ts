@@ -79,3 +79,19 @@ export function freshScratch(): void {
   rmSync(SCRATCH, { recursive: true, force: true });
   mkdirSync(SCRATCH, { recursive: true });
 }
+
+/** Runs the server's start to its end, where it is meant to end by itself. */
+export async function startThatEnds(env: Record<string, string>): Promise<{ code: number | null; text: string }> {
+  const port = await freePort();
+  return new Promise((done) => {
+    const child = spawn(process.execPath, ["scripts/serve.mjs"], {
+      env: { ...process.env, NODE_ENV: "production", PORT: String(port), ...env },
+    });
+    let text = "";
+    for (const s of [child.stdout, child.stderr])
+      s.on("data", (d) => {
+        text += d;
+      });
+    child.on("close", (code) => done({ code, text }));
+  });
+}

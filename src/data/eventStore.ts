@@ -12,7 +12,8 @@ export interface JobLog {
   cursor: number;
 }
 
-type Row = {
+/** An event as it lies in the table. */
+export type EventRow = {
   seq: number;
   id: string;
   job_id: string;
@@ -26,7 +27,7 @@ type Row = {
   seen: number;
 };
 
-const toEvent = (r: Row): JobEvent =>
+const toEvent = (r: EventRow): JobEvent =>
   liftEvent({
     id: r.id,
     jobId: r.job_id,

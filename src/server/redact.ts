@@ -3,20 +3,10 @@ import { fold, type JobEvent, makeClock, makeEventId, msOf, nextClock, personalI
 import { connection } from "@/data/connection";
 import { insertEvent, readLog } from "@/data/eventStore";
 import { closedCards, compact, dropLoosePhotos, rewritePayload } from "@/data/redactStore";
+import type { RedactLine } from "@/wire/backup";
 import { keepCard } from "./jobList";
 import { announce } from "./live";
 import { nowIso, nowMs } from "./now";
-
-export interface RedactLine {
-  jobId: string;
-  number: string;
-  customer: string;
-  /** When the job was handed over or closed, ISO. */
-  closedAt: string;
-  /** Entries that hold words, names, serials or photos. */
-  entries: number;
-  photos: number;
-}
 
 /** Closed jobs that still hold personal words: those closed before a time, or those of a customer by name. */
 export async function toRedact(ask: { before: string } | { customer: string }): Promise<RedactLine[]> {

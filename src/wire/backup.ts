@@ -45,3 +45,35 @@ export const RedactRequest = z.strictObject({
   who: z.string().trim().min(1).max(60).default("Bench"),
   sure: z.boolean().default(false),
 });
+
+/** What a shop's file holds, held against the shop that is here. */
+export interface ShopRead {
+  at: string;
+  counts: { jobs: number; events: number; snapshots: number; photos: number; reference: number; settings: number };
+  /** Nothing is recorded here yet: it is taken over exactly. */
+  intoEmpty: boolean;
+  jobsNew: number;
+  eventsNew: number;
+  eventsSame: number;
+  /** What cannot be taken over, row by row: it stays as it is here. */
+  conflicts: string[];
+  referenceNew: number;
+  referenceSame: number;
+}
+/** A file that holds a whole shop. */
+export interface ShopFile {
+  file: string;
+  name: string;
+  bytes: number;
+}
+/** A closed job that still holds personal words. */
+export interface RedactLine {
+  jobId: string;
+  number: string;
+  customer: string;
+  /** When the job was handed over or closed, ISO. */
+  closedAt: string;
+  /** Entries that hold words, names, serials or photos. */
+  entries: number;
+  photos: number;
+}

@@ -2,6 +2,7 @@ import { mkdirSync, readdirSync, rmSync, statSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { connection } from "@/data/connection";
 import { jobsToMerge, mergeJob, mergeReference } from "@/data/mergeShop";
+import type { ShopFile, ShopRead } from "@/wire/backup";
 import { apart } from "../apart";
 import { databaseFile } from "../databaseFile";
 import { renewCards } from "../jobList";
@@ -11,7 +12,7 @@ import { makeBackup } from "./make";
 import { backupsHere } from "./place";
 import { restoreBackup } from "./restore";
 import { readBackupSetting } from "./schedule";
-import type { ReadShop, ShopManifest, ShopRead } from "./shopZip";
+import type { ReadShop, ShopManifest } from "./shopZip";
 
 const MOST_MS = 20 * 60_000;
 const MEMORY_MB = 4096;
@@ -22,11 +23,6 @@ const incoming = () => `${resolve(databaseFile())}.incoming`;
 async function folders(): Promise<string[]> {
   const { elsewhere } = await readBackupSetting();
   return [backupsHere(), ...(elsewhere ? [elsewhere] : [])];
-}
-export interface ShopFile {
-  file: string;
-  name: string;
-  bytes: number;
 }
 /** Files that hold a whole shop, in the folders of the backups; newest first. */
 export async function shopFiles(): Promise<ShopFile[]> {

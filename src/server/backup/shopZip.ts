@@ -4,8 +4,10 @@ import { strFromU8, unzipSync, Zip, ZipDeflate, ZipPassThrough } from "fflate";
 import { type JobEvent, parseEvent, placeOf } from "@/core/job";
 import { migrate, openConnection } from "@/data/connection";
 import { countsOf, openReadOnly, wholeFile } from "@/data/copy";
+import type { EventRow } from "@/data/eventStore";
 import { contentHash } from "@/data/referenceStore";
 import { type ReferenceKind, readRow, snapshotProblem, TABLES } from "@/data/registry";
+import type { ShopRead } from "@/wire/backup";
 import { inspectPhoto } from "../inspectPhoto";
 import { reliesOn } from "../jobZip";
 import { isLocked, lockFile, unlockFile } from "./locked";
@@ -17,7 +19,7 @@ export interface ShopManifest {
   format: "helvane.shop";
   version: 1;
   at: string;
-  counts: { jobs: number; events: number; snapshots: number; photos: number; reference: number; settings: number };
+  counts: ShopRead["counts"];
   /** SHA-256 of each part by its name. */
   parts: Record<string, string>;
 }
@@ -60,22 +62,8 @@ export async function writeShop(db: string, to: string, nowIso: string, passphra
     return n;
   };
   try {
-    type E = {
-      seq: number;
-      id: string;
-      job_id: string;
-      type: string;
-      v: number;
-      payload: string;
-      who: string;
-      device: string;
-      clock: string;
-      placed: string;
-      seen: number;
-      received_at: string;
-    };
     const s = JSON.stringify;
-    const events = lines<E>(
+    const events = lines<EventRow & { received_at: string }>(
       "events.jsonl",
       "select * from events order by seq",
       (r) =>
@@ -136,20 +124,6 @@ export async function writeShop(db: string, to: string, nowIso: string, passphra
   }
 }
 
-/** What a shop's file holds, held against the shop that is here. */
-export interface ShopRead {
-  at: string;
-  counts: ShopManifest["counts"];
-  /** Nothing is recorded here yet: it is taken over exactly. */
-  intoEmpty: boolean;
-  jobsNew: number;
-  eventsNew: number;
-  eventsSame: number;
-  /** What cannot be taken over, row by row: it stays as it is here. */
-  conflicts: string[];
-  referenceNew: number;
-  referenceSame: number;
-}
 export type ReadShop = { ok: true; read: ShopRead } | { ok: false; problems: string[] };
 
 const LIMITS = { entries: 200_000, unpackedBytes: 3_000_000_000 };

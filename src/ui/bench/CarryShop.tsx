@@ -1,34 +1,16 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { type Said, send } from "@/client/send";
+import { send } from "@/client/send";
 import { counted } from "@/core/quantity";
+import type { ShopFile, ShopRead } from "@/wire/backup";
 import { SaidBox } from "../controls/SaidBox";
-
-interface Read {
-  at: string;
-  intoEmpty: boolean;
-  jobsNew: number;
-  eventsNew: number;
-  eventsSame: number;
-  conflicts: string[];
-  referenceNew: number;
-}
+import { useLongWork } from "../controls/useLongWork";
 
 /** The whole shop in one file, to another machine and in from one. */
-export function CarryShop({ files, here }: { files: { file: string; name: string; bytes: number }[]; here: string }) {
-  const router = useRouter();
+export function CarryShop({ files, here }: { files: ShopFile[]; here: string }) {
   const [phrase, setPhrase] = useState("");
-  const [said, setSaid] = useState<Said | null>(null);
-  const [busy, setBusy] = useState<string | null>(null);
-  const [look, setLook] = useState<{ file: string; read: Read } | null>(null);
-  const doing = async (words: string, work: () => Promise<Said>) => {
-    setBusy(words);
-    setSaid(null);
-    setSaid(await work());
-    setBusy(null);
-    router.refresh();
-  };
+  const { said, busy, doing } = useLongWork();
+  const [look, setLook] = useState<{ file: string; read: ShopRead } | null>(null);
   const write = () =>
     doing("Writing the whole shop", async () => {
       const r = await send<{ file: string; counts: { jobs: number; events: number; photos: number } }>("POST", "/api/shop", {
@@ -43,7 +25,7 @@ export function CarryShop({ files, here }: { files: { file: string; name: string
     });
   const lookInto = (file: string) =>
     doing("Reading it whole", async () => {
-      const r = await send<Read>("POST", "/api/shop/take", { file, passphrase: phrase });
+      const r = await send<ShopRead>("POST", "/api/shop/take", { file, passphrase: phrase });
       if (!r.ok) return r.said;
       setLook({ file, read: r.body });
       return { ok: true, words: "Every part of it is as it was written. Nothing was changed here." };
@@ -96,7 +78,7 @@ export function CarryShop({ files, here }: { files: { file: string; name: string
   );
 }
 
-function TakeOver({ read, busy, onTake, onLeave }: { read: Read; busy: boolean; onTake: () => void; onLeave: () => void }) {
+function TakeOver({ read, busy, onTake, onLeave }: { read: ShopRead; busy: boolean; onTake: () => void; onLeave: () => void }) {
   return (
     <div className="refusal w-full">
       <div className="grow">

@@ -1,11 +1,11 @@
 "use client";
 import { format } from "date-fns";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { type Said, send } from "@/client/send";
+import { send } from "@/client/send";
 import { counted } from "@/core/quantity";
 import type { BackupLine } from "@/wire/backup";
 import { SaidBox } from "../controls/SaidBox";
+import { useLongWork } from "../controls/useLongWork";
 
 const when = (iso: string) => format(new Date(iso), "EEE d MMM yyyy HH:mm");
 const mb = (bytes: number) => `${(bytes / 1e6).toFixed(1)} MB`;
@@ -23,19 +23,10 @@ export function KeepShop({
   here: string;
   caution: string | null;
 }) {
-  const router = useRouter();
-  const [said, setSaid] = useState<Said | null>(null);
-  const [busy, setBusy] = useState<string | null>(null);
+  const { said, busy, doing } = useLongWork();
   const [f, set] = useState({ elsewhere: setting.elsewhere ?? "", everyMin: setting.everyMin, warnDays: setting.warnDays });
   const [read, setRead] = useState<{ file: string; words: string } | null>(null);
   const [all, setAll] = useState(false);
-  const doing = async (words: string, work: () => Promise<Said>) => {
-    setBusy(words);
-    setSaid(null);
-    setSaid(await work());
-    setBusy(null);
-    router.refresh();
-  };
   const now = () =>
     doing("Copying the shop and reading the copy back", async () => {
       const r = await send<{ file: string; jobs: number; events: number }>("POST", "/api/backup", {});

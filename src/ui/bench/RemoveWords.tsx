@@ -4,27 +4,19 @@ import { useState } from "react";
 import { whoIsHere } from "@/client/device";
 import { type Said, send } from "@/client/send";
 import { counted } from "@/core/quantity";
+import type { RedactLine } from "@/wire/backup";
 import { SaidBox } from "../controls/SaidBox";
-
-interface Line {
-  jobId: string;
-  number: string;
-  customer: string;
-  closedAt: string;
-  entries: number;
-  photos: number;
-}
 
 /** Customers' words, names, serials and photos: how long they stay, what is held of one person, and their end. */
 export function RemoveWords() {
   const [months, setMonths] = useState(24);
   const [customer, setCustomer] = useState("");
-  const [found, setFound] = useState<{ lines: Line[]; ask: { months: number } | { customer: string } } | null>(null);
+  const [found, setFound] = useState<{ lines: RedactLine[]; ask: { months: number } | { customer: string } } | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const [busy, setBusy] = useState(false);
   const look = async (ask: { months: number } | { customer: string }) => {
     setBusy(true);
-    const r = await send<{ lines: Line[] }>("POST", "/api/redact", ask);
+    const r = await send<{ lines: RedactLine[] }>("POST", "/api/redact", ask);
     setBusy(false);
     if (!r.ok) return setSaid(r.said);
     setFound({ lines: r.body.lines, ask });
