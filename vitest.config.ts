@@ -1,3 +1,4 @@
+import { availableParallelism } from "node:os";
 import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
 
@@ -13,6 +14,8 @@ export default defineConfig({
     testTimeout: 60_000,
     include: ["src/**/*.test.ts", "scripts/**/*.test.ts", "tests/**/*.test.ts"],
     environment: "node",
+    // As many as there are cores: tests are most of what runs.
+    maxWorkers: Math.max(2, availableParallelism()),
     // Copies are made where a test asks for them.
     env: { HELVANE_BACKUP_SCHEDULE: "off" },
   },

@@ -11,26 +11,23 @@ const at = (n: string) => join(dir, n);
 const MB = 1 << 20;
 
 describe("a file locked by a passphrase", () => {
-  it.each([0, 1, MB - 1, MB, MB + 1, 3 * MB])(
-    "of %i bytes comes back byte by byte, and only with the passphrase",
-    async (size) => {
-      const plain = randomBytes(size);
-      writeFileSync(at("plain"), plain);
-      rmSync(at("locked"), { force: true });
-      await lockFile(at("plain"), at("locked"), "grün wie Flaschenglas");
-      expect([isLocked(at("locked")), isLocked(at("plain"))]).toEqual([true, false]);
-      const locked = readFileSync(at("locked"));
-      if (size > 64) expect(locked.includes(plain.subarray(0, 32))).toBe(false);
-      expect(await unlockFile(at("locked"), at("open"), "grün wie Flaschenglas")).toEqual({ ok: true });
-      expect(readFileSync(at("open")).equals(plain)).toBe(true);
-      // The same letters written with a combining mark are the same passphrase.
-      expect(await unlockFile(at("locked"), at("open"), "gru\u0308n wie Flaschenglas")).toEqual({ ok: true });
-      expect(await unlockFile(at("locked"), at("open"), "something else")).toMatchObject({
-        ok: false,
-        problem: expect.stringMatching(/passphrase is not the one/),
-      });
-    },
-  );
+  it.each([0, MB, 2 * MB + 1])("of %i bytes comes back byte by byte, and only with the passphrase", async (size) => {
+    const plain = randomBytes(size);
+    writeFileSync(at("plain"), plain);
+    rmSync(at("locked"), { force: true });
+    await lockFile(at("plain"), at("locked"), "grün wie Flaschenglas");
+    expect([isLocked(at("locked")), isLocked(at("plain"))]).toEqual([true, false]);
+    const locked = readFileSync(at("locked"));
+    if (size > 64) expect(locked.includes(plain.subarray(0, 32))).toBe(false);
+    expect(await unlockFile(at("locked"), at("open"), "grün wie Flaschenglas")).toEqual({ ok: true });
+    expect(readFileSync(at("open")).equals(plain)).toBe(true);
+    // The same letters written with a combining mark are the same passphrase.
+    expect(await unlockFile(at("locked"), at("open"), "gru\u0308n wie Flaschenglas")).toEqual({ ok: true });
+    expect(await unlockFile(at("locked"), at("open"), "something else")).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/passphrase is not the one/),
+    });
+  });
   it("that is cut, changed, or has frames changed about, is refused and where is said", async () => {
     writeFileSync(at("plain"), randomBytes(3 * MB + 500));
     rmSync(at("locked"), { force: true });

@@ -133,7 +133,7 @@ describe("putting a shop back", () => {
     const now = await makeBackup(more, "2026-06-02T09:00:00.000Z");
     const hashes = new Set<string>();
     const wanted = [await verifyFile(made.file), await verifyFile(now.file)].map((v) => v.stateHash);
-    for (const [i, wait] of [900, 1300, 1600, 1900, 2600].entries()) {
+    for (const [i, wait] of [900, 1400, 1900].entries()) {
       copyFileSync(now.file, file);
       const child = spawn(process.execPath, ["--import", "tsx", "src/process/restore.ts", made.file, "--yes"], {
         env: { ...process.env, HELVANE_DB: file, HELVANE_BACKUPS: join(home, "backups") },
@@ -159,7 +159,7 @@ describe("a backup killed at any moment", () => {
     copyFileSync(made.file, file);
     const folder = join(home, "backups");
     const env = { ...process.env, HELVANE_DB: file, HELVANE_BACKUPS: folder };
-    for (const wait of [700, 1000, 1200, 1500]) {
+    for (const wait of [800, 1200]) {
       const child = spawn(process.execPath, ["--import", "tsx", "src/process/backup.ts"], { env, stdio: "ignore" });
       await new Promise((done) => setTimeout(done, wait));
       child.kill("SIGKILL");
