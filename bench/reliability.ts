@@ -282,12 +282,16 @@ async function locked(): Promise<void> {
   );
 }
 
-/** `npm run bench -- reliability`: what a shop's data stands. */
-export async function benchReliability(): Promise<void> {
-  for (const f of ["year", "kills", "clients"])
+const PARTS: Readonly<Record<string, () => Promise<void>>> = {
+  year,
+  locked,
+  clients: () => clients(Number(process.env.HELVANE_BENCH_CLIENT_S ?? 60)),
+  kills: () => kills(Number(process.env.HELVANE_BENCH_KILLS ?? 200)),
+};
+
+/** `npm run bench -- reliability [PART]`: what a shop's data stands; all parts or the one named. */
+export async function benchReliability(part: string | undefined): Promise<void> {
+  for (const f of ["year", "kills", "clients", "lockedFile"])
     for (const t of ["", "-wal", "-shm"]) rmSync(`.bench/${f}.sqlite${t}`, { force: true });
-  await year();
-  await locked();
-  await clients(Number(process.env.HELVANE_BENCH_CLIENT_S ?? 60));
-  await kills(Number(process.env.HELVANE_BENCH_KILLS ?? 200));
+  for (const [name, run] of Object.entries(PARTS)) if (!part || part === name) await run();
 }

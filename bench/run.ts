@@ -15,7 +15,7 @@ console.log(`Node ${process.version}, ${new Date().toISOString()}. Absolute time
 const only = process.argv[2];
 if (only === "reliability" || only === "fuzz") {
   if (only === "fuzz") await benchFuzz();
-  else await benchReliability();
+  else await benchReliability(process.argv[3]);
   const bad = missed();
   console.log(
     bad.length ? `\n${bad.length} target(s) not reached: ${bad.map((f) => f.what).join("; ")}` : "\nall targets reached",

@@ -170,6 +170,19 @@ describe("a job on one device", () => {
     expect(fold(server.log, {}).notes.map((n) => n.text)).toEqual(texts);
     expect(client.log().state.notes.map((n) => n.text)).toEqual(texts);
   });
+  it("begins as the server made the page, whatever this browser keeps beside it", async () => {
+    const { client, net, settle, open } = calmPage();
+    await settle();
+    net.down = true;
+    client.record(note("only here"));
+    const again = open().client;
+    await settle([]);
+    const later = new JobClient(JOB, again.ports, first(opened), {});
+    expect(ids(later.log().events)).toHaveLength(2);
+    expect(ids(later.first().events)).toEqual(ids(opened));
+    expect(later.first()).toMatchObject({ unsent: 0, notTaken: [], held: null, canTakeBack: null });
+    expect(later.first()).toBe(later.first());
+  });
   it("says why nothing is sent, keeps what waits, and says when it goes again", async () => {
     const { client, browser, net, settle } = calmPage();
     await settle();

@@ -104,7 +104,12 @@ export class JobClient {
     this.kept = first.snapshots;
     this.cursor = first.cursor;
     this.now = this.draw();
+    const own = this.pending().length > 0 || this.now.notTaken.length > 0;
+    this.asSent = own ? this.draw(false) : { ...this.now, held: null, canTakeBack: null };
   }
+  /** The job as the server sent it, without what this browser keeps: what a page that was made there begins with. */
+  private readonly asSent: JobLog;
+  readonly first = (): JobLog => this.asSent;
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -117,8 +122,8 @@ export class JobClient {
     const known = new Set(this.acked.map((e) => e.id));
     return this.ports.outbox.waiting(this.jobId).flatMap((k) => (known.has(k.event.id) ? [] : [k.event]));
   }
-  private draw(): JobLog {
-    const pending = this.pending();
+  private draw(mine = true): JobLog {
+    const pending = mine ? this.pending() : [];
     const events = [...this.acked, ...pending];
     const snapshots = { ...this.reference, ...this.kept };
     return {
@@ -127,9 +132,9 @@ export class JobClient {
       state: fold(events, snapshots),
       refusal: this.refusal,
       unsent: pending.length,
-      notTaken: this.notTaken(events, snapshots),
-      held: this.heldBy(),
-      canTakeBack: this.newestOwn(events),
+      notTaken: mine ? this.notTaken(events, snapshots) : [],
+      held: mine ? this.heldBy() : null,
+      canTakeBack: mine ? this.newestOwn(events) : null,
     };
   }
   private heldBy(): Held | null {

@@ -32,7 +32,7 @@ export function useJobLog(start: LogStart): JobLogHandle {
   const [client] = useState(
     () => new JobClient(jobId, browserPorts(jobId), withKnown(jobId, { events, snapshots, cursor }), reference),
   );
-  const log = useSyncExternalStore(client.subscribe, client.log, client.log);
+  const log = useSyncExternalStore(client.subscribe, client.log, client.first);
   useEffect(() => client.start(), [client]);
   const [acts] = useState(() => ({
     record: (...list: Act[]) => client.record(...list),
