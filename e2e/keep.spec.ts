@@ -105,7 +105,7 @@ test("a locked database is said on every page, nothing typed or done is lost, an
   const other = new BetterSqlite(server.db);
   other.exec("begin immediate");
   await page.keyboard.press("Space");
-  await expect(page.getByText("The server is in trouble: acts are kept here")).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText("Server in trouble")).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText("1 not sent yet")).toBeVisible();
   await page.keyboard.press("u");
   await expect(page.getByRole("dialog")).toContainText(/Another program holds the database .* locked/);

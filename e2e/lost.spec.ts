@@ -44,7 +44,7 @@ test("a tablet is cut off, records, and its session runs out: after unlocking ag
   // Its time runs out while it is away.
   await context.clearCookies();
   await context.setOffline(false);
-  await expect(tablet.getByText("Not let in: unlock, acts are kept here")).toBeVisible({ timeout: 20_000 });
+  await expect(tablet.getByText("Not let in: unlock")).toBeVisible({ timeout: 20_000 });
   await kept(tablet, 3);
   expect(await texts(bench, id)).not.toContain("cut off 1");
   await tablet.keyboard.press("u");

@@ -212,7 +212,8 @@ export function JobWorkspace(props: WorkspaceProps) {
           unsent={log.unsent}
           notTaken={log.notTaken.length}
           onKept={() => setDialog("kept")}
-          said={said ?? (log.held ? HELD_WORDS[log.held.by] : null)}
+          held={log.held && HELD_WORDS[log.held.by]}
+          said={said}
         />
       </div>
       <BenchDialogs

@@ -1,10 +1,10 @@
 import type { HeldBy } from "@/client/outbox";
 
-/** Why acts wait here, in the tray's few words. */
+/** Why acts wait here, in the tray's few words; beneath it stands that they are kept. */
 export const HELD_WORDS: Readonly<Record<HeldBy, string>> = {
-  away: "Server not reached: acts are kept here",
-  locked: "Not let in: unlock, acts are kept here",
-  trouble: "The server is in trouble: acts are kept here",
+  away: "Server not reached",
+  locked: "Not let in: unlock",
+  trouble: "Server in trouble",
 };
 /** The same in a sentence. */
 export const HELD_SAYS: Readonly<Record<HeldBy, string>> = {

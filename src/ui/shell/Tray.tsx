@@ -70,6 +70,7 @@ export function Tray({
   unsent = 0,
   notTaken = 0,
   onKept,
+  held = null,
   said,
 }: {
   facts: TrayFacts;
@@ -80,6 +81,8 @@ export function Tray({
   notTaken?: number;
   /** Shows what is only in this browser. */
   onKept?: () => void;
+  /** Why nothing goes over to the server, or null. */
+  held?: string | null;
   said?: string | null;
 }) {
   const { power, bit, screws, film, cautions } = facts;
@@ -118,9 +121,9 @@ export function Tray({
       </div>
       <div className="well grow">
         <div aria-live="polite">
-          <b>{said ?? screws.title}</b>
+          <b>{said ?? held ?? screws.title}</b>
           <span>
-            {said ? screws.title : screws.note}
+            {said ? screws.title : held ? "acts are kept here" : screws.note}
             {unsent > 0 && !onKept && `, ${unsent} not sent yet`}
           </span>
         </div>
