@@ -3,6 +3,8 @@ import BetterSqlite from "better-sqlite3";
 import sharp from "sharp";
 import { type Running, startServer } from "../e2e/server";
 import { seededRandom } from "../tests/randomActs";
+import { disk } from "./disk";
+import { schedules } from "./schedules";
 import { addClosedJobs } from "./shop";
 import { quantile, say } from "./stats";
 
@@ -286,12 +288,14 @@ const PARTS: Readonly<Record<string, () => Promise<void>>> = {
   year,
   locked,
   clients: () => clients(Number(process.env.HELVANE_BENCH_CLIENT_S ?? 60)),
+  disk: () => disk(note, send, jobsOf, idsIn),
+  schedules: () => schedules(Number(process.env.HELVANE_BENCH_SCHEDULES ?? 500), jobsOf),
   kills: () => kills(Number(process.env.HELVANE_BENCH_KILLS ?? 200)),
 };
 
 /** `npm run bench -- reliability [PART]`: what a shop's data stands; all parts or the one named. */
 export async function benchReliability(part: string | undefined): Promise<void> {
-  for (const f of ["year", "kills", "clients", "lockedFile"])
+  for (const f of ["year", "kills", "clients", "lockedFile", "forDisk", "schedules"])
     for (const t of ["", "-wal", "-shm"]) rmSync(`.bench/${f}.sqlite${t}`, { force: true });
   for (const [name, run] of Object.entries(PARTS)) if (!part || part === name) await run();
 }

@@ -17,6 +17,9 @@ test("the shop is backed up and put back through Settings; what came since is go
   await keep.getByRole("button", { name: "Back up now" }).click();
   await expect(keep).toContainText(/Backed up and read back: \d+ jobs, \d+ events/, { timeout: 30_000 });
   await expect(keep).toContainText("read back whole");
+  await keep.getByRole("button", { name: "Start from the newest copy, to try" }).click();
+  await expect(keep).toContainText(/It started from the copy: the bench and 3 jobs were read there/, { timeout: 90_000 });
+  await expect(keep).toContainText(/Last started from a copy: .*3 jobs read there/);
   await bench.actElsewhere(id, "job.noted", { text: "after the backup" });
   expect((await bench.events(id, { now: true })).length).toBe(before + 1);
   await keep.getByRole("button", { name: "Look into it" }).first().click();

@@ -97,3 +97,17 @@ export function keepCursor(file: string, oldTop: number): void {
   }
   sync(file);
 }
+
+/** Some jobs of a copy, the newest first, with the numbers their pages have to show. */
+export function newestJobs(file: string, most: number): { id: string; number: string }[] {
+  const raw = new BetterSqlite(file, { readonly: true });
+  try {
+    return raw
+      .prepare(
+        "select job_id as id, json_extract(payload, '$.number') as number from events where type = 'job.opened' order by seq desc limit ?",
+      )
+      .all(most) as { id: string; number: string }[];
+  } finally {
+    raw.close();
+  }
+}

@@ -14,6 +14,9 @@ export const BackupSave = z.strictObject({
 /** POST /api/backup/restore: without `sure` the file is only read back. */
 export const RestoreRequest = z.strictObject({ file: z.string().min(1).max(1000), sure: z.boolean().default(false) });
 
+/** POST /api/backup/drill: starts the shop from a copy in a second instance. */
+export const DrillRequest = z.strictObject({ file: z.string().min(1).max(1000) });
+
 /** A backup as Settings lists it. */
 export interface BackupLine {
   file: string;

@@ -3,6 +3,7 @@ import { makePlan } from "@/core/teardown";
 import { VIA } from "@/proxy";
 import { shopFiles } from "@/server/backup/carry";
 import { backupLines } from "@/server/backup/commands";
+import { readDrill } from "@/server/backup/drill";
 import { backupsHere } from "@/server/backup/place";
 import { backupCaution, readBackupSetting } from "@/server/backup/schedule";
 import { readReference } from "@/server/reference";
@@ -55,6 +56,7 @@ export default async function SettingsPage() {
         <>
           <KeepShop
             backups={await backupLines()}
+            drill={await readDrill()}
             setting={await readBackupSetting()}
             here={backupsHere()}
             caution={await backupCaution()}

@@ -157,6 +157,35 @@ describe("tapes, photos, edges and kinds of screws", () => {
     expect(b.lid.pry.filter((p) => p.edge === "top")).toEqual([{ edge: "top", enter: false, behind: "camera lead" }]);
     expect(setPry(b, "top", null).lid.pry).toEqual(kestrel.lid.pry.filter((p) => p.edge !== "top"));
   });
+  it("taking one thing away leaves its neighbours: other tapes of the part, other plugs, screws of the group", () => {
+    let b = addPart(kestrel, "Speaker", "lid");
+    b = addTape(addTape(b, "speaker", 150, 100), "speaker", 160, 120);
+    b = addScrew(addScrew(b, "speaker", "lid", 150, 90), "speaker", "lid", 160, 90);
+    b = addConnector(addConnector(b, "speaker", "lid", 150, 80), "speaker", "lid", 170, 80);
+    const tapes = b.tapes.filter((t) => t.holds === "speaker");
+    const plugs = b.connectors.filter((c) => c.joins[0] === "speaker");
+    const screws = b.screwGroups.find((g) => g.holds === "speaker")!.screws;
+    expect([tapes.length, plugs.length, screws.length]).toEqual([2, 2, 2]);
+    const oneTape = removeThing(b, { kind: "tape", id: tapes[0]!.id });
+    expect(oneTape.tapes).toEqual(b.tapes.filter((t) => t.id !== tapes[0]!.id));
+    const onePlug = removeThing(b, { kind: "connector", id: plugs[0]!.id });
+    expect(onePlug.connectors).toEqual(b.connectors.filter((c) => c.id !== plugs[0]!.id));
+    const oneScrew = removeThing(b, { kind: "screw", id: screws[0]!.id });
+    expect(oneScrew.screwGroups.find((g) => g.holds === "speaker")!.screws).toEqual([screws[1]]);
+    // The last screw takes its group with it; nothing then speaks of it.
+    const none = removeThing(oneScrew, { kind: "screw", id: screws[1]!.id });
+    expect(none.screwGroups.some((g) => g.holds === "speaker")).toBe(false);
+    // A thing with the id of another kind takes only its own.
+    const part = removeThing(b, { kind: "part", id: "speaker" });
+    expect(part.tapes).toEqual(kestrel.tapes);
+    expect(part.connectors).toEqual(kestrel.connectors);
+    expect(part.screwGroups).toEqual(kestrel.screwGroups);
+    const moved = moveThing(b, { kind: "tape", id: tapes[0]!.id }, 100, 50);
+    expect(moved.tapes.filter((t) => t.id !== tapes[0]!.id)).toEqual(b.tapes.filter((t) => t.id !== tapes[0]!.id));
+    const at = moved.tapes.find((t) => t.id === tapes[0]!.id)!.shape;
+    expect([at.xMm + at.widthMm / 2, at.yMm + at.heightMm / 2]).toEqual([100, 50]);
+    expect(moved.parts).toEqual(b.parts);
+  });
   it("a measured kind of screw gets an id of its own, and screws of that kind are told from the others", () => {
     const like = kestrel.screwTypes[0]!;
     const { id: _, ...figures } = like;
@@ -189,6 +218,23 @@ describe("which family is it", () => {
       expect(g.ranked[0]!.family, family).toBe(family);
       expect(g.ranked.reduce((n, r) => n + r.p, 0)).toBeCloseTo(1, 9);
     }
+  });
+  it("the next look tells most by Shannon's measure, and a look that rules a family out leaves no NaN", () => {
+    const two = {
+      ...table,
+      prior: Object.fromEntries(Object.keys(table.prior).map((f) => [f, f === "A" || f === "B" ? 0.5 : 0])),
+      looks: [
+        {
+          ...table.looks[0]!,
+          id: "half",
+          yes: Object.fromEntries(Object.keys(table.prior).map((f) => [f, f === "A" ? 0.9 : 0.1])),
+        },
+        { ...table.looks[0]!, id: "sure", yes: Object.fromEntries(Object.keys(table.prior).map((f) => [f, f === "A" ? 1 : 0])) },
+      ],
+    } as typeof table;
+    expect(familyOf(two, {}).next?.id).toBe("sure");
+    expect(familyOf(two, { sure: true }).ranked[0]).toMatchObject({ family: "A", p: 1 });
+    expect(familyOf(two, { sure: true }).ranked.every((r) => Number.isFinite(r.p))).toBe(true);
   });
   it("asks next what tells most, never what was answered, and has nothing to ask at the end", () => {
     const asked: Record<string, boolean> = {};

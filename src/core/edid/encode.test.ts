@@ -114,6 +114,38 @@ describe("encodeEdid", () => {
     expect(no({ week: 60 })).toMatch(/week 60/);
     expect(no({ texts: Array.from({ length: 5 }, () => ({ tag: 0xfe, text: "x" })) })).toMatch(/four places/);
   });
+  it("emptied fields stand as zero, as the standard has it; a model year is week 255", () => {
+    const b = base();
+    const to = (x: EdidInput) => {
+      const r = encodeEdid({ ...decodeEdid(b), ...x });
+      if (!r.ok) throw new Error(r.problem);
+      return r.bytes;
+    };
+    expect([...to({ serialNumber: null }).slice(12, 16)]).toEqual([0, 0, 0, 0]);
+    expect([...to({ serialNumber: 0xfedcba98 }).slice(12, 16)]).toEqual([0x98, 0xba, 0xdc, 0xfe]);
+    expect(to({ week: null, modelYear: true })[16]).toBe(0xff);
+    expect(to({ week: 33, modelYear: false })[16]).toBe(33);
+    expect(to({ week: null, modelYear: false })[16]).toBe(0);
+    expect(to({ manufacturerId: null }).slice(8, 10)).toEqual(Uint8Array.of(0, 0));
+    expect(to({ productCode: 0x1234 }).slice(10, 12)).toEqual(Uint8Array.of(0x34, 0x12));
+    expect(encodeEdid({ ...decodeEdid(b), serialNumber: 2 ** 32 })).toMatchObject({ ok: false });
+  });
+  it("the colour depth takes bits 4 to 6 of byte 20 and leaves the others", () => {
+    const b = base();
+    for (const [bits, code] of [
+      [6, 1],
+      [8, 2],
+      [10, 3],
+      [12, 4],
+      [14, 5],
+      [16, 6],
+    ] as const) {
+      const r = encodeEdid({ ...decodeEdid(b), bitsPerColor: bits });
+      if (!r.ok) throw new Error(r.problem);
+      expect((r.bytes[20]! >> 4) & 7).toBe(code);
+      expect(r.bytes[20]! & 0x8f).toBe(b[20]! & 0x8f);
+    }
+  });
   it("a changed field changes its bytes and the checksum, nothing else", () => {
     const b = base();
     const r = encodeEdid({ ...decodeEdid(b), serialNumber: 7 });

@@ -34,6 +34,49 @@ describe("link budgets", () => {
       limiting: "no rate in common",
     });
   });
+  it("two ends that both compress are never called over, one that does is not enough", () => {
+    const over = { mode: { pixelClockKHz: 400_000, refreshHz: 60 } };
+    const ends = (board: "yes" | "no", panel: "yes" | "no") =>
+      edpBudget(
+        input({
+          ...over,
+          board: { lanes: 2, ratesGbps: [2.7], compression: board },
+          panel: { lanes: 2, ratesGbps: [2.7], compression: panel },
+        }),
+      );
+    expect(ends("yes", "yes")).toMatchObject({ verdict: "unknown", reason: expect.stringContaining("both ends compress") });
+    for (const [b, p] of [
+      ["yes", "no"],
+      ["no", "yes"],
+      ["no", "no"],
+    ] as const)
+      expect(ends(b, p).verdict).toBe("fails");
+  });
+  it("a rate the cable just carries counts, rates that only nearly agree do not", () => {
+    const rates = (board: number[], panel: number[], cable: number) =>
+      edpBudget(
+        input({
+          board: { lanes: 2, ratesGbps: board, compression: "no" },
+          panel: { lanes: 2, ratesGbps: panel, compression: "no" },
+          cable: { lanes: 2, maxRateGbps: cable },
+        }),
+      );
+    expect(rates([2.7], [2.7], 2.7).verdict).toBe("fits");
+    expect(rates([2.7], [2.16], 5.4).limiting).toBe("no rate in common");
+    expect(rates([1.62, 2.7], [2.7, 5.4], 2.69).limiting).toBe("no rate in common");
+    expect(rates([2.43, 8.1], [2.43, 8.1], 8.1).availableGbps).toBeCloseTo(2 * 8.1 * 0.8, 6);
+  });
+  it("of the lower modes the fastest that fits is taken, never the same one again", () => {
+    const mode = { pixelClockKHz: 400_000, refreshHz: 144 };
+    const r = edpBudget(
+      input({
+        mode,
+        lowerModes: [{ pixelClockKHz: 100_000, refreshHz: 40 }, { pixelClockKHz: 138_500, refreshHz: 60 }, mode],
+      }),
+    );
+    expect(r).toMatchObject({ verdict: "fitsLower", runsAtHz: 60 });
+    expect(edpBudget(input({ mode, lowerModes: [mode] })).verdict).toBe("fails");
+  });
   it("unknown members, thin margins and guessed clocks never pass or stop", () => {
     expect(edpBudget(input({ board: { lanes: null, ratesGbps: [2.7], compression: "no" } }))).toMatchObject({
       verdict: "unknown",

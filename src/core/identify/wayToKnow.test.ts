@@ -37,6 +37,22 @@ describe("order now, read the EDID or open first", () => {
       ).rows[0]!.way,
     ).toBe("label");
   });
+  it("each way is priced by hand at one chance in five", () => {
+    const rows = waysAt(0.2, { costs: WAY_COSTS, edidWorks: 0.5 });
+    const of = (way: string) => rows.find((r) => r.way === way)!;
+    // By model: a fifth of a wrong order (24.00 and 7 days). By label: opened twice, and one label in a hundred misread.
+    for (const [way, costMinor, days, totalMinor] of [
+      ["model", 480, 1.4, 900],
+      ["label", 1924, 0.57, 2095],
+    ] as const) {
+      expect(of(way).costMinor).toBeCloseTo(costMinor, 6);
+      expect(of(way).days).toBeCloseTo(days, 6);
+      expect(of(way).totalMinor).toBeCloseTo(totalMinor, 6);
+    }
+    // By EDID: half the time it works and a quarter of the wrong orders stay; else it is as ordering by model.
+    expect(of("edid").costMinor).toBeCloseTo(350 + 0.5 * 0.2 * 0.25 * 2400 + 0.5 * 480, 9);
+    expect(of("edid").days).toBeCloseTo(0.5 * 0.2 * 0.25 * 7 + 0.5 * 1.4, 9);
+  });
   it("never sure: few sightings and an earlier repair keep a share for a variant never seen", () => {
     const p = (count: number, repairedBefore: boolean) => wayToKnow(input([{ count, wrong: 0 }], { repairedBefore })).p;
     expect(p(1, false)).toBeGreaterThan(p(10, false));

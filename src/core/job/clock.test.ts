@@ -1,9 +1,18 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { compareEvents, makeClock, makeEventId, nextClock, readClock } from ".";
+import { compareEvents, makeClock, makeEventId, movedBy, nextClock, readClock } from ".";
 
 const ms = fc.integer({ min: 0, max: 4_000_000_000_000 });
 const counter = fc.integer({ min: 0, max: 999_999 });
+
+describe("a clock moved", () => {
+  it("goes to 1970 and no further back, keeps its counter, and leaves what is no clock alone", () => {
+    expect(movedBy(makeClock(5, 7), -5)).toBe(makeClock(0, 7));
+    expect(movedBy(makeClock(5, 7), -500)).toBe(makeClock(0, 7));
+    expect(movedBy(makeClock(5, 7), 1.6)).toBe(makeClock(7, 7));
+    expect(movedBy("nothing", 5)).toBe("nothing");
+  });
+});
 
 describe("hybrid clock", () => {
   it("reads back what it wrote, and nothing else", () => {

@@ -194,3 +194,27 @@ describe("thickness against the pocket", () => {
     expect(of(3.6, 2.6, null)).toMatchObject({ verdict: "unknown", words: expect.stringMatching(/thinner$/) });
   });
 });
+
+describe("fit, rows that name their reason", () => {
+  it("tabs need a source that decides on both sides", () => {
+    for (const [o, c] of [
+      [withField(old, "tabs", null), old],
+      [old, withField(old, "tabs", null)],
+      [withField(old, "tabs", old.tabs.value, "G"), old],
+      [old, withField(old, "tabs", old.tabs.value, "S")],
+    ] as const)
+      expect(row(c, "tabs", o)).toMatchObject({ verdict: "unknown", words: "not certain" });
+    expect(row(old, "tabs").verdict).toBe("same");
+  });
+  it("a thinner panel wants thicker tape, a thicker one thinner tape, and says by how much", () => {
+    const at = (mm: number) => row(withField(old, "thicknessMm", mm), "thicknessMm");
+    const t = old.thicknessMm.value!;
+    expect(at(t - 0.5)).toMatchObject({ verdict: "change", words: "0.5 thinner", change: { part: "thicker tape", minutes: 3 } });
+    expect(at(t - 0.5).reason).toMatch(/Take thicker tape/);
+  });
+  it("nobody says what comes with it: not known, never empty", () => {
+    expect(row(withField(old, "inTheBox", null), "inTheBox")).toMatchObject({ verdict: "unknown", words: "not known" });
+    expect(row(withField(old, "inTheBox", []), "inTheBox")).toMatchObject({ verdict: "same", words: "panel only" });
+    expect(row(withField(old, "inTheBox", ["tape"]), "inTheBox")).toMatchObject({ verdict: "same", words: "comes with it" });
+  });
+});

@@ -42,6 +42,24 @@ describe("a panel as a row of a table", () => {
       expect(Object.keys(cells({ ...kestrel, [f]: { value: null, source: "D" } })).length).toBeGreaterThan(0);
     expect(PANEL_COLUMNS.filter((c) => c.endsWith("_source"))).toHaveLength(Object.keys(FACTS).length);
   });
+  it("other names carry their kind in front, anything else is kept whole, and a wrong one is named", () => {
+    const read = readPanelRow({
+      code: "GV140FHB-K99",
+      source: "D",
+      other_names: "sparePart 5SP-2218; makerNumber K99-A; LM 140",
+    });
+    expect(read.ok && read.patch.otherNames).toEqual([
+      { kind: "sparePart", text: "5SP-2218" },
+      { kind: "makerNumber", text: "K99-A" },
+      { kind: "other", text: "LM 140" },
+    ]);
+    expect(problems({ other_names: "sparePart X" })).toEqual(['other_names: "sparePart X": a number of 2 to 40 characters']);
+    expect(problems({ code: "G" })[0]).toMatch(/^code: "G": 2 to 40 characters/);
+    expect(problems({ code: "G".repeat(41) })[0]).toMatch(/^code: .*2 to 40 characters/);
+    expect(problems({ code: `G${"1".repeat(39)}` })).toEqual([]);
+    expect(problems({ code: "G1" })).toEqual([]);
+    expect(problems({ code: "--" })[0]).toMatch(/2 to 40 characters with a letter or digit/);
+  });
   it("an empty cell says nothing, unknown says nobody knows", () => {
     const r = readPanelRow({ code: "GV140FHB-K99", source: "D", contacts: "", pitch_mm: "unknown" });
     expect(r).toEqual({ ok: true, patch: { code: "GV140FHB-K99", facts: { pitchMm: { value: null, source: "D" } } } });

@@ -59,7 +59,7 @@ describe("judgeFaults", () => {
 });
 
 describe("patterns", () => {
-  const painted = (id: string, w: number, h: number) => {
+  const painted = (id: string, w: number, h: number, t = 0) => {
     const px = Array.from({ length: h }, () => Array<string>(w).fill(""));
     let colour = "";
     paintPattern(
@@ -78,12 +78,29 @@ describe("patterns", () => {
       w,
       h,
       id,
-      0,
+      t,
     );
     return px;
   };
   it("every pattern paints every pixel", () => {
     for (const p of PATTERNS) for (const row of painted(p.id, 131, 67)) expect(row.every(Boolean), p.id).toBe(true);
+  });
+  it("the bar is 80 wide, comes in from the left and goes a pixel in 4 ms", () => {
+    const white = (t: number) => painted("bar", 400, 1, t)[0]!.flatMap((c, i) => (c === "#ffffff" ? [i] : []));
+    expect(white(0)).toEqual([]);
+    expect(white(4)).toEqual([0]);
+    expect([white(400).at(0), white(400).at(-1), white(400).length]).toEqual([20, 99, 80]);
+    expect(white(480 * 4)).toEqual([]);
+  });
+  it("a checker stops where the screen does", () => {
+    const c = painted("checker", 200, 130);
+    expect([c[0]![127], c[0]![128], c[0]![199], c[64]![64], c[128]![0]]).toEqual([
+      "#000000",
+      "#ffffff",
+      "#000000",
+      "#ffffff",
+      "#ffffff",
+    ]);
   });
   it("lines are one pixel wide, checkers alternate, ramps run from black to white", () => {
     expect(painted("lines", 4, 1)[0]).toEqual(["#ffffff", "#000000", "#ffffff", "#000000"]);

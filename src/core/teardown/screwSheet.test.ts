@@ -52,6 +52,11 @@ describe("the screw sheet", () => {
       expect(pdf.toString("latin1")).toContain("/PrintScaling /None");
     }
   }, 60_000);
+  it("takes a measured bar from 80 to 120 mm, both ends, and no other", () => {
+    expect(printScale(80)).toBeCloseTo(1.25, 9);
+    expect(printScale(120)).toBeCloseTo(100 / 120, 9);
+    expect([79.99, 120.01].map(printScale)).toEqual([null, null]);
+  });
   it("is corrected by what a ruler says of the bar", async () => {
     const scale = printScale(98)!;
     const pdf = await screwSheetPdf(sheetOf("ostrel-kestrel-14", "a4"), new Date(0), scale);

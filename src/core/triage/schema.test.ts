@@ -54,6 +54,23 @@ describe("the table", () => {
         t.faults[0]!.id = "noFault";
       }),
     ).toMatch(/may not be listed/);
+    for (const k of ["strength", "leak"] as const)
+      expect(
+        as((t) => {
+          const f = t.findings.find((x) => x.strength)!;
+          delete f[k];
+        }),
+      ).toMatch(/needs strength and leak, or a group/);
+    // Both ends of a band are held against the meter's range.
+    for (const band of [
+      [-1, 2],
+      [0, 1e6],
+    ])
+      expect(
+        as((t) => {
+          t.meter[0]!.band = band;
+        }),
+      ).toMatch(/does not lie within/);
     expect(as(() => undefined)).toBe("ok");
   });
 });

@@ -4,6 +4,7 @@ import { shopCursor } from "@/data/eventStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { databaseFile } from "../databaseFile";
 import { nowIso, nowMs } from "../now";
+import { canDrill, DRILL_DAYS, drill, readDrill } from "./drill";
 import { type Backup, dropBackup, dropHalves, type KeptBackup, listBackups, makeBackup, noteVerified } from "./make";
 import { backupsHere } from "./place";
 import type { Manifest } from "./verify";
@@ -123,6 +124,8 @@ export function startSchedule(): void {
     const [set, done, cursor] = await Promise.all([readBackupSetting(), readBackupDone(), shopCursor(connection().db)]);
     const old = !done || nowMs() - Date.parse(done.at) >= set.everyMin * 60_000;
     if (old && cursor > 0 && (!done?.ok || cursor > done.lastSeq)) await backUp();
+    const [newest, last] = [listBackups(backupsHere()).find((b) => b.verifiedAt), await readDrill()];
+    if (newest && canDrill() && (!last || nowMs() - Date.parse(last.at) >= DRILL_DAYS * 86_400_000)) await drill(newest.file);
   };
   one.helvaneBackupTimer = setInterval(() => void tick().catch((e) => console.error("no backup:", (e as Error).message)), 60_000);
   one.helvaneBackupTimer.unref();
@@ -136,8 +139,9 @@ export async function copyFirst(): Promise<void> {
 
 /** What the bench says of backups: null while all is well. */
 export async function backupCaution(): Promise<string | null> {
-  const [set, done] = await Promise.all([readBackupSetting(), readBackupDone()]);
+  const [set, done, tried] = await Promise.all([readBackupSetting(), readBackupDone(), readDrill()]);
   if (done && !done.ok) return `The last backup is not good: ${done.problem}`;
+  if (tried && !tried.ok) return `The shop did not start from its copy ${tried.file}: ${tried.problem}`;
   if (!set.elsewhere) return "No copy off this machine yet: give a folder on another disk.";
   const days = done?.goodElsewhere ? Math.floor((nowMs() - Date.parse(done.goodElsewhere)) / 86_400_000) : null;
   if (days === null) return "No copy in the second folder yet.";

@@ -17,8 +17,11 @@ export function KeepShop({
   setting,
   here,
   caution,
+  drill,
 }: {
   backups: BackupLine[];
+  /** When the shop was last started from a copy, and how that went. */
+  drill: { at: string; ok: boolean; problem: string | null; jobs: number } | null;
   setting: { elsewhere: string | null; everyMin: number; warnDays: number };
   here: string;
   caution: string | null;
@@ -47,6 +50,14 @@ export function KeepShop({
       setRead({ file, words: `${counted(jobs, "job")}, ${counted(events, "event")}, ${counted(photos, "photo")}` });
       return { ok: true, words: "It is whole. Nothing was changed." };
     });
+  const tryOut = (file: string) =>
+    doing("Starting the shop from its newest copy, on a port of its own", async () => {
+      const r = await send<{ jobs: number }>("POST", "/api/backup/drill", { file });
+      return r.ok
+        ? { ok: true, words: `It started from the copy: the bench and ${counted(r.body.jobs, "job")} were read there.` }
+        : r.said;
+    });
+  const newest = backups.find((b) => b.verifiedAt);
   const back = (file: string) =>
     doing("Putting the shop back", async () => {
       const r = await send<{ before: string | null }>("POST", "/api/backup/restore", { file, sure: true });
@@ -74,9 +85,19 @@ export function KeepShop({
         <button type="button" className="btn" disabled={busy !== null} onClick={() => void now()}>
           Back up now
         </button>
+        {newest && (
+          <button type="button" className="btn" disabled={busy !== null} onClick={() => void tryOut(newest.file)}>
+            Start from the newest copy, to try
+          </button>
+        )}
         {busy && <span role="status">{busy} …</span>}
       </div>
       <SaidBox said={said} />
+      <p className="q">
+        {drill
+          ? `Last started from a copy: ${when(drill.at)}, ${drill.ok ? `${counted(drill.jobs, "job")} read there` : `not good: ${drill.problem}`}.`
+          : "Not started from a copy yet. That is done by itself every 30 days."}
+      </p>
       <div className="grid gap-3 sm:grid-cols-3">
         <label className="field sm:col-span-3">
           <span>Second folder, on another disk or machine</span>
