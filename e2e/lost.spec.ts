@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { Bench, expect, test } from "./bench";
-import { benchPorts } from "./server";
+import { benchPorts, startServer } from "./server";
 
 const lanOf = (url: string) => url.replace(/:(\d+)$/, (_, p) => `:${benchPorts.get(Number(p))}`);
 const kept = (page: Page, n: number) => expect(page.getByText(`${n} not sent yet`)).toBeVisible();
@@ -141,4 +141,87 @@ test("an act the server does not take stands in a list with why, until a person 
   const last = (await bench.events(id)).at(-1)!;
   expect(last.type).toBe("job.actDiscarded");
   expect(String(last.payload.words)).toMatch(/taken back already/);
+});
+
+test("the server is away for a whole Open station: every station goes on, nothing falls out of the job, and all arrives", async ({
+  bench,
+  page,
+  server,
+}) => {
+  test.setTimeout(180_000);
+  const id = await bench.job("H-2417", "open");
+  await expect(page.locator("html[data-stations='here']")).toHaveCount(1);
+  const before = (await bench.events(id)).length;
+  const port = Number(new URL(server.url).port);
+  await server.stop();
+  let acts = 0;
+  const title = async () => (await bench.step.textContent()) ?? "";
+  for (let i = 0; i < 40; i++) {
+    // Through every other station and back, in the middle of the work.
+    if (i % 8 === 3)
+      for (const [digit, name] of [
+        [1, "triage"],
+        [2, "identify"],
+        [3, "match"],
+        [4, "plan"],
+        [8, "prove"],
+        [5, "open"],
+      ] as const) {
+        await bench.key("g");
+        await bench.key(String(digit));
+        await page.waitForURL(`**/${name}`);
+        await bench.ready(name);
+      }
+    if (/behind you/.test(await title())) break;
+    const last = await page.locator("html").getAttribute("data-last");
+    await bench.key("Space");
+    await expect(page.locator("html")).not.toHaveAttribute("data-last", last ?? "none");
+    acts += 1;
+  }
+  await expect(bench.step).toHaveText("Open is behind you");
+  expect(acts).toBeGreaterThan(10);
+  await expect(page.getByText(/Server not reached since \d\d:\d\d/)).toBeVisible({ timeout: 20_000 });
+  await kept(page, acts);
+  // What would leave the page is said, not done.
+  await page.getByRole("link", { name: "Helvane: to the bench" }).click();
+  await expect(page.getByText("Server not reached: this page has to stay open")).toBeVisible();
+  expect(page.url()).toMatch(/\/open$/);
+  // The plate of a station behind the work goes to the work by its key.
+  await bench.key("Space");
+  await page.waitForURL("**/swap");
+  const again = await startServer(server.db, {}, port);
+  await expect(page.locator("html[data-unsent='0']")).toHaveCount(1, { timeout: 60_000 });
+  await expect(page.getByText(/Server not reached since/)).toHaveCount(0);
+  expect((await bench.events(id)).length).toBe(before + acts);
+  await page.getByRole("link", { name: "Helvane: to the bench" }).click();
+  await expect(page.locator("[data-job]").first()).toBeVisible();
+  await again.stop();
+});
+
+test("the tab is loaded again after the server came back: what it could not send is there, and arrives", async ({
+  bench,
+  page,
+  server,
+}) => {
+  const id = await bench.job("H-2417", "open");
+  const port = Number(new URL(server.url).port);
+  await server.stop("SIGKILL");
+  for (const n of [1, 2]) await note(page, `without a server ${n}`);
+  await kept(page, 2);
+  // Said before a reload is tried: the page asks first.
+  const asked = page.waitForEvent("dialog");
+  const tried = page.reload({ timeout: 3000 }).catch(() => null);
+  const dialog = await asked;
+  expect(dialog.type()).toBe("beforeunload");
+  await dialog.dismiss();
+  await tried;
+  const again = await startServer(server.db, {}, port);
+  page.once("dialog", (d) => void d.accept());
+  await page.reload();
+  await bench.ready("open");
+  await bench.settled();
+  await expect
+    .poll(async () => (await texts(bench, id)).filter((t) => t.startsWith("without")))
+    .toEqual(["without a server 1", "without a server 2"]);
+  await again.stop();
 });

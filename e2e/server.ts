@@ -27,8 +27,8 @@ export interface Running {
 }
 
 /** Starts the production server on a free port over one database file. */
-export async function startServer(db: string, env: Record<string, string> = {}): Promise<Running> {
-  const port = await freePort();
+export async function startServer(db: string, env: Record<string, string> = {}, samePort?: number): Promise<Running> {
+  const port = samePort ?? (await freePort());
   const benchPort = await freePort();
   benchPorts.set(port, benchPort);
   const child = spawn(process.execPath, ["scripts/serve.mjs"], {

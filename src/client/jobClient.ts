@@ -42,7 +42,7 @@ export class JobClient {
     readonly ports: JobPorts,
     first: Known,
     /** Reference data acts may rely on, by hash, beyond what the job already keeps. */
-    private readonly reference: Snapshots,
+    private reference: Snapshots,
   ) {
     this.acked = first.events;
     this.kept = first.snapshots;
@@ -102,6 +102,12 @@ export class JobClient {
   private changed(log: boolean): void {
     this.now = log ? this.draw() : { ...this.now, refusal: this.refusal, held: this.heldBy() };
     for (const l of [...this.listeners]) l();
+  }
+  /** Reference data read anew: acts may rely on it from now on. */
+  learn(reference: Snapshots): void {
+    if (reference === this.reference) return;
+    this.reference = reference;
+    this.changed(true);
   }
   private keepKnown(): void {
     this.ports.keepKnown({ events: this.acked, snapshots: this.kept, cursor: this.cursor });

@@ -92,7 +92,8 @@ export function benchOfBrowser(): { tab: string; outbox: Outbox; follower: Follo
   outbox.start();
   window.addEventListener("pagehide", () => void resign(sender));
   window.addEventListener("beforeunload", (e) => {
-    if (outbox.unsent() > 0) e.preventDefault();
+    // While the server is away the page could not be loaded again, whether acts wait or not.
+    if (outbox.unsent() > 0 || outbox.heldBy()?.by === "away") e.preventDefault();
   });
   browser = { tab, outbox, follower };
   return browser;

@@ -15,6 +15,8 @@ import { trayOf } from "./benchTray";
 import { JobLink } from "./JobLink";
 import { edgeNote, SHELVES } from "./shelf";
 
+const flat = (s: string) => s.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, "");
+
 /** The bench at the start of the day: what can move now, what waits, and why. */
 export function Bench({
   cards,
@@ -47,7 +49,6 @@ export function Bench({
     const t = setInterval(() => router.refresh(), 30_000);
     return () => clearInterval(t);
   }, [router, clockFixed]);
-  const flat = (s: string) => s.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, "");
   const shown = useMemo(() => {
     const q = flat(query);
     return q

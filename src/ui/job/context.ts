@@ -1,39 +1,23 @@
 "use client";
 import { createContext, useContext } from "react";
 import type { Build } from "@/core/build";
-import type { LeadTime, Machine, Offer, SellerRecord, SellerTerms } from "@/core/catalogue";
 import type { JobState, Snapshots } from "@/core/job";
-import type { Panel } from "@/core/panel";
-import type { Policy } from "@/core/proof";
-import type { QuotePolicy, ShopLog } from "@/core/quote";
-import type { PlanWeights, Progress, ToolStock } from "@/core/teardown";
-import type { TriageTable } from "@/core/triage";
+import type { Progress, Station } from "@/core/teardown";
+import type { JobReference } from "@/wire/jobPage";
 import type { ArrowDir } from "../controls/useBenchKeys";
 import type { Compared } from "../lid/MatchLayer";
 import type { JobLogHandle } from "./useJobLog";
 import type { PlanHandle } from "./usePlan";
-
-/** Reference data as the page was loaded with it, each with its content hash. */
-export interface JobReference {
-  builds: { hash: string; data: Build }[];
-  panels: { hash: string; data: Panel }[];
-  triage: { hash: string; data: TriageTable } | null;
-  policy: { hash: string; data: Policy } | null;
-  /** What the shop weighs against each other when a way is planned. */
-  weights: PlanWeights;
-  tools: ToolStock | null;
-  quote: { hash: string; data: QuotePolicy } | null;
-  shopLog: ShopLog;
-  machines: Machine[];
-  offers: (Offer & { lead: LeadTime })[];
-  sellers: Record<string, { terms: SellerTerms | null; record: SellerRecord }>;
-}
 
 export interface JobBench {
   jobId: string;
   log: JobLogHandle;
   view: { state: JobState; snapshots: Snapshots };
   reference: JobReference;
+  /** Reads reference data anew, as after prices were asked for or a build was read. */
+  renew: () => void;
+  /** Shows another station of this job; nothing is asked of the server first. */
+  go: (station: Station) => void;
   progress: Progress | null;
   /** The plan of what is known now, made in a worker. */
   plan: PlanHandle;

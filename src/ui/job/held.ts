@@ -1,3 +1,4 @@
+import { format } from "date-fns";
 import type { HeldBy } from "@/client/outbox";
 
 /** Why acts wait here, in the tray's few words; beneath it stands that they are kept. */
@@ -6,6 +7,9 @@ export const HELD_WORDS: Readonly<Record<HeldBy, string>> = {
   locked: "Not let in: unlock",
   trouble: "Server in trouble",
 };
+/** With the time since when. @example heldWords("away", Date.parse("2025-06-13T14:02")) // "Server not reached since 14:02" */
+export const heldWords = (by: HeldBy, sinceMs: number | null): string =>
+  by === "away" && sinceMs !== null ? `${HELD_WORDS.away} since ${format(sinceMs, "HH:mm")}` : HELD_WORDS[by];
 /** The same in a sentence. */
 export const HELD_SAYS: Readonly<Record<HeldBy, string>> = {
   away: "The server is not reached. The job goes on here with every gate; acts go over as soon as it is back, also after a reload.",

@@ -34,6 +34,7 @@ export function useJobLog(start: LogStart): JobLogHandle {
   );
   const log = useSyncExternalStore(client.subscribe, client.log, client.first);
   useEffect(() => client.start(), [client]);
+  useEffect(() => client.learn(reference), [client, reference]);
   const [acts] = useState(() => ({
     record: (...list: Act[]) => client.record(...list),
     takeBack: (eventId?: string) => client.takeBack(eventId),

@@ -6,6 +6,7 @@ import { counted, formatMoney } from "@/core/quantity";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { StationLink } from "../job/StationLink";
 import { RefusalBox } from "../station/RefusalBox";
 import { AcceptUnknowns } from "./AcceptUnknowns";
 import { ArrivalCheck } from "./ArrivalCheck";
@@ -23,7 +24,7 @@ const tenth = (n: number) => Math.round(n * 10) / 10;
 
 /** Candidates against the old panel and the machine, field by field; then the order, and what came of it. */
 export function MatchStation() {
-  const { log, reference, view, build, setKeys, nowMs, jobId, show } = useBench();
+  const { log, reference, view, build, setKeys, nowMs, show } = useBench();
   const [picked, setPicked] = useState<string | null>(null);
   const [accepted, setAccepted] = useState<readonly string[]>([]);
   const [seller, setSeller] = useState<string | null>(null);
@@ -132,9 +133,9 @@ export function MatchStation() {
         <h1 className="step">Identify the old panel</h1>
         <div className="empty">
           <b>Nothing to compare with yet.</b> Candidates show here once the old panel is named.{" "}
-          <Link className="link" href={`/jobs/${jobId}/identify`}>
+          <StationLink className="link" to="identify">
             Identify it
-          </Link>
+          </StationLink>
         </div>
       </div>
     );
@@ -208,9 +209,9 @@ export function MatchStation() {
               {order.days && !arrived && `Likely in ${order.days.p50} days, ${order.days.p80} in the bad case. `}
               {arrived && `Checked in, label read ${arrived.codeRead}. `}
               {arrived && check.open.length === 0 && check.wrong.length === 0 && (
-                <Link className="link" href={`/jobs/${jobId}/plan`}>
+                <StationLink className="link" to="plan">
                   Plan it
-                </Link>
+                </StationLink>
               )}
             </p>
           )}

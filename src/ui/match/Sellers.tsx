@@ -1,6 +1,5 @@
 "use client";
 import { addDays, format } from "date-fns";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { counted, formatMoney } from "@/core/quantity";
 import type { OffersReply } from "@/wire/sellers";
@@ -12,7 +11,7 @@ import { type ListedOffer, offerKey } from "./useCandidates";
 
 /** Asks every seller anew; keeps what each answered. */
 export function useAskSellers() {
-  const router = useRouter();
+  const { renew } = useBench();
   const [state, setState] = useState<{ busy: boolean; answers: OffersReply["answers"]; problem: string | null }>({
     busy: false,
     answers: [],
@@ -29,7 +28,7 @@ export function useAskSellers() {
     if (!res?.ok || !body)
       return setState((s) => ({ ...s, busy: false, problem: body?.problem ?? "The server was not reached. Old prices stand." }));
     setState({ busy: false, answers: body.answers, problem: null });
-    router.refresh();
+    renew();
   };
   return { ...state, ask };
 }

@@ -1,7 +1,7 @@
 import Link from "next/link";
 import type { ReactNode } from "react";
 import { STATIONS, type Station } from "@/core/teardown";
-import { Mark, type MarkKind } from "../draw/Mark";
+import type { MarkKind } from "../draw/Mark";
 
 export const STATION_NAMES = ["Triage", "Identify", "Match", "Plan", "Open", "Swap", "Bond", "Prove", "Close"] as const;
 export const STATION_PATHS = STATIONS;
@@ -27,39 +27,6 @@ export interface RouteCell {
   s: "proven" | "assumed" | "now" | "ahead";
   note: string;
   mark?: MarkKind;
-}
-
-/** Nine stations: number, name, one proof in words. The yellow cell is where the job stands; the underlined one is on screen. */
-export function Route({ cells, jobId, current }: { cells: readonly RouteCell[]; jobId: string; current: StationPath }) {
-  return (
-    <nav aria-label="Route: nine stations">
-      <ol className="route">
-        {STATION_NAMES.map((name, i) => {
-          const c = cells[i] ?? { s: "ahead" as const, note: "" };
-          const path = STATION_PATHS[i]!;
-          return (
-            <li key={name}>
-              <Link
-                href={`/jobs/${jobId}/${path}`}
-                data-s={c.s}
-                prefetch={false}
-                {...(path === current ? { "aria-current": "page" as const } : {})}
-              >
-                <span className="label">
-                  <kbd>{i + 1}</kbd>
-                  <b>{name}</b>
-                </span>
-                <span className="note">
-                  {c.mark && <Mark kind={c.mark} size={14} />}
-                  {c.note}
-                </span>
-              </Link>
-            </li>
-          );
-        })}
-      </ol>
-    </nav>
-  );
 }
 
 export interface StripFacts {

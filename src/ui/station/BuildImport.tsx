@@ -7,7 +7,7 @@ type Problem = { where: string; message: string };
 const MOST_MB = 2;
 
 /** Reads a machine build from a JSON file: validated whole by the server; the text stays here until it is right. */
-export function BuildImport() {
+export function BuildImport({ onRead }: { onRead?: () => void }) {
   const router = useRouter();
   const [text, setText] = useState("");
   const [name, setName] = useState("");
@@ -40,7 +40,8 @@ export function BuildImport() {
       kind: "done",
       words: `${body.name} read, version ${body.version}${body.replaced ? ", in place of the one before. Running jobs keep theirs." : "."}`,
     });
-    router.refresh();
+    if (onRead) onRead();
+    else router.refresh();
   };
   return (
     <form

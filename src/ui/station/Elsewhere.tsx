@@ -1,19 +1,26 @@
 "use client";
-import Link from "next/link";
 import { mayPullLiners, powerOf } from "@/core/job";
 import { durationWords } from "@/core/quantity";
 import { nextAct, type Step, type StepStation } from "@/core/teardown";
 import { KeysLine } from "../controls/KeysLine";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { StationLink } from "../job/StationLink";
 import { RefusalBox } from "./RefusalBox";
 
 /** A station that is not where the work is: its steps, what holds its gate, and the way to the work. */
 export function Elsewhere({ station, now, onTake }: { station: StepStation; now: Step | null; onTake: () => void }) {
-  const { progress, jobId, view, setKeys, say, log } = useBench();
+  const { progress, view, setKeys, say, log, go } = useBench();
   const mine = progress!.steps.filter((x) => x.step.station === station);
   const next = mine.find((x) => !x.done);
-  setKeys({ digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`) });
+  const toNow = now ? () => go(now.station) : undefined;
+  setKeys({
+    digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`),
+    // What the plate says, by the keys it names: the pedal is a Space.
+    space: toNow,
+    enter: toNow,
+    keys: toNow ? { g: toNow } : {},
+  });
   return (
     <>
       <h1 className="step">
@@ -24,15 +31,15 @@ export function Elsewhere({ station, now, onTake }: { station: StepStation; now:
           : `${station[0]!.toUpperCase()}${station.slice(1)} is behind you`}
       </h1>
       {now && (
-        <Link href={`/jobs/${jobId}/${now.station}`} className="plate" data-plate>
+        <StationLink to={now.station} className="plate" data-plate>
           <span>
             <b>Now: {now.title}</b>
             <i>
               In {now.station[0]!.toUpperCase() + now.station.slice(1)}. {powerOf(view).title}.
             </i>
           </span>
-          <kbd>G</kbd>
-        </Link>
+          <kbd>Space</kbd>
+        </StationLink>
       )}
       <RefusalBox />
       {station === "bond" &&

@@ -1,6 +1,4 @@
 "use client";
-import Link from "next/link";
-import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import type { NamedHit } from "@/client/catalogue";
 import { differenceWords } from "@/core/catalogue";
@@ -11,6 +9,7 @@ import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { StationLink } from "../job/StationLink";
 import { useCatalogue } from "../job/useCatalogue";
 import { EdidReader } from "./EdidReader";
 import { CLASS_WORDS, LabelLines } from "./LabelLines";
@@ -26,8 +25,7 @@ const SOURCE_SENTENCE: Record<string, string> = {
 
 /** Which panel is fitted: by its label, its EDID or the machine's model; what each costs here and leaves open. */
 export function IdentifyStation() {
-  const { log, reference, view, setKeys, jobId } = useBench();
-  const router = useRouter();
+  const { log, reference, view, setKeys, go } = useBench();
   const catalogue = useCatalogue();
   const [text, setText] = useState("");
   const [picked, setPicked] = useState<string | null>(null);
@@ -116,9 +114,9 @@ export function IdentifyStation() {
         <p className="q">
           {SOURCE_SENTENCE[reading.source]}{" "}
           {reading.panelHash ? "In the catalogue." : "Not in the catalogue: everything but the code is unknown."}{" "}
-          <Link className="link" href={`/jobs/${jobId}/match`}>
+          <StationLink className="link" to="match">
             Match it next
-          </Link>
+          </StationLink>
         </p>
       )}
       <RefusalBox />
@@ -196,7 +194,7 @@ export function IdentifyStation() {
           machine={machine ?? null}
           onFollow={(w, usual) => {
             if (w === "model" && usual) byModel(usual);
-            else if (w === "label") router.push(`/jobs/${jobId}/plan`);
+            else if (w === "label") go("plan");
             else document.querySelector<HTMLElement>("[data-edid]")?.focus();
           }}
         />

@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useState } from "react";
 import { mayPlanAnew } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
@@ -8,6 +7,7 @@ import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { StationLink } from "../job/StationLink";
 import { BuildImport } from "./BuildImport";
 import { PlanProof } from "./PlanProof";
 import { RefusalBox } from "./RefusalBox";
@@ -15,7 +15,7 @@ import { SheetLinks } from "./SheetLinks";
 
 /** What must move, in which order, and how it goes back: computed from the machine's build. */
 export function PlanStation() {
-  const { log, view, build, plan: handle, setKeys, jobId, reference } = useBench();
+  const { log, view, build, plan: handle, setKeys, reference, renew } = useBench();
   const [all, setAll] = useState(false);
   const s = view.state;
   const { made } = handle;
@@ -31,7 +31,7 @@ export function PlanStation() {
           <b>{s.job?.machineModel} is not described yet.</b> Its parts, screws, cables and power points are unknown, so nothing
           can be planned and nothing may be disconnected. Read its build from a file.
         </div>
-        <BuildImport />
+        <BuildImport onRead={renew} />
       </>
     );
   if (!made)
@@ -51,7 +51,7 @@ export function PlanStation() {
           <Mark kind="stop" size={28} />
           <p>{made.problem}</p>
         </div>
-        <BuildImport />
+        <BuildImport onRead={renew} />
       </>
     );
   const { plan } = made;
@@ -78,9 +78,9 @@ export function PlanStation() {
           <Mark kind="same" size={26} />
           <p>
             <b>Planned.</b>{" "}
-            <Link className="link" href={`/jobs/${jobId}/open`}>
+            <StationLink className="link" to="open">
               Open it
-            </Link>
+            </StationLink>
           </p>
         </div>
       ) : (
@@ -124,7 +124,7 @@ export function PlanStation() {
           Read another build from a file
         </summary>
         <div className="pt-3">
-          <BuildImport />
+          <BuildImport onRead={renew} />
         </div>
       </details>
       <KeysLine

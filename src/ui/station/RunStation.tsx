@@ -1,7 +1,7 @@
 "use client";
-import Link from "next/link";
 import type { StepStation } from "@/core/teardown";
 import { useBench } from "../job/context";
+import { StationLink } from "../job/StationLink";
 import { Elsewhere } from "./Elsewhere";
 import { RefusalBox } from "./RefusalBox";
 import { Slips } from "./Slips";
@@ -42,9 +42,9 @@ export function RunStation({ station }: { station: StepStation }) {
         <RefusalBox />
         <div className="empty">
           <b>No plan yet.</b> The machine's power points are unknown, so nothing may be disconnected.{" "}
-          <Link className="link" href={`/jobs/${jobId}/plan`}>
+          <StationLink className="link" to="plan">
             Plan it
-          </Link>
+          </StationLink>
         </div>
       </>
     );

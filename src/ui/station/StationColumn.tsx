@@ -8,15 +8,32 @@ import { useBench } from "../job/context";
 import type { StationPath } from "../shell/JobStrip";
 import { RefusalBox } from "./RefusalBox";
 
+const LOAD = {
+  triage: () => import("../triage/TriageStation").then((m) => m.TriageStation),
+  identify: () => import("./IdentifyStation").then((m) => m.IdentifyStation),
+  match: () => import("../match/MatchStation").then((m) => m.MatchStation),
+  run: () => import("./RunStation").then((m) => m.RunStation),
+  plan: () => import("./PlanStation").then((m) => m.PlanStation),
+};
 // Reckoned on the device: the server would do it once more for every look at the page.
-const Triage = dynamic(() => import("../triage/TriageStation").then((m) => m.TriageStation), {
-  ssr: false,
-  loading: () => <h1 className="step">Is it the panel?</h1>,
-});
-const Identify = dynamic(() => import("./IdentifyStation").then((m) => m.IdentifyStation));
-const Match = dynamic(() => import("../match/MatchStation").then((m) => m.MatchStation));
-const RunStation = dynamic(() => import("./RunStation").then((m) => m.RunStation));
-const Plan = dynamic(() => import("./PlanStation").then((m) => m.PlanStation));
+const Triage = dynamic(LOAD.triage, { ssr: false, loading: () => <h1 className="step">Is it the panel?</h1> });
+const Identify = dynamic(LOAD.identify);
+const Match = dynamic(LOAD.match);
+const RunStation = dynamic(LOAD.run);
+const Plan = dynamic(LOAD.plan);
+
+/** Fetches the instruments of all stations and what they show only at times; one that does not come is fetched when it is wanted. */
+export function loadStations(): void {
+  const rest = [
+    () => import("../triage/Meter"),
+    () => import("../triage/Condition"),
+    () => import("../triage/Quote"),
+    () => import("../lid/MatchLayer"),
+  ];
+  void Promise.allSettled([...Object.values(LOAD), ...rest].map((load) => load())).then(() => {
+    document.documentElement.dataset.stations = "here";
+  });
+}
 
 /** The instrument of the station on screen; a safety stop takes its place until it is made safe. */
 export function StationColumn({ station }: { station: StationPath }) {

@@ -1,11 +1,11 @@
-import Link from "next/link";
 import type { Advice } from "@/core/triage";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { StationLink } from "../job/StationLink";
 
 /** What Triage came to, and where it goes on. */
 export function Concluded({ advice: a }: { advice: Advice }) {
-  const { log, view, jobId } = useBench();
+  const { log, view } = useBench();
   const done = view.state.triage.concluded;
   if (!done) return null;
   return (
@@ -20,9 +20,9 @@ export function Concluded({ advice: a }: { advice: Advice }) {
               : "Concluded: not the panel."}
         </b>{" "}
         {done.verdict === "panel" ? (
-          <Link className="link" href={`/jobs/${jobId}/identify`}>
+          <StationLink className="link" to="identify">
             Identify it next
-          </Link>
+          </StationLink>
         ) : (
           <button
             type="button"

@@ -1,0 +1,31 @@
+import type { Build } from "@/core/build";
+import type { LeadTime, Machine, Offer, SellerRecord, SellerTerms } from "@/core/catalogue";
+import type { Panel } from "@/core/panel";
+import type { Policy } from "@/core/proof";
+import type { QuotePolicy, ShopLog } from "@/core/quote";
+import type { PlanWeights, ToolStock } from "@/core/teardown";
+import type { TriageTable } from "@/core/triage";
+import type { KeptPlan } from "./plan";
+
+/** Reference data as the page was loaded with it, each with its content hash. */
+export interface JobReference {
+  builds: { hash: string; data: Build }[];
+  panels: { hash: string; data: Panel }[];
+  triage: { hash: string; data: TriageTable } | null;
+  policy: { hash: string; data: Policy } | null;
+  /** What the shop weighs against each other when a way is planned. */
+  weights: PlanWeights;
+  tools: ToolStock | null;
+  quote: { hash: string; data: QuotePolicy } | null;
+  shopLog: ShopLog;
+  machines: Machine[];
+  offers: (Offer & { lead: LeadTime })[];
+  sellers: Record<string, { terms: SellerTerms | null; record: SellerRecord }>;
+}
+
+/** GET /api/jobs/ID/page: what a station is drawn with beside the job's own log. */
+export interface JobPageReply {
+  reference: JobReference;
+  /** The plan the server made, so that the first picture has it. */
+  plan: KeptPlan | null;
+}
