@@ -1,6 +1,6 @@
 "use client";
-import { useCallback, useEffect, useRef, useState } from "react";
-import { CatalogueClient, type NamedHit } from "@/client/catalogue";
+import { useCallback, useEffect, useSyncExternalStore } from "react";
+import { catalogueHere, type NamedHit } from "@/client/catalogue";
 
 export interface CatalogueHandle {
   /** Texts searchable; null while the catalogue is read. */
@@ -9,21 +9,19 @@ export interface CatalogueHandle {
   search: (text: string, limit: number) => Promise<NamedHit[]>;
 }
 
-/** Codes, other names and machines of the whole catalogue, for as long as whoever asks is on screen. */
+const follow = (then: () => void) => catalogueHere().subscribe(then);
+const sizeHere = () => catalogueHere().size();
+const noneYet = () => null;
+
+/** Codes, other names and machines of the whole catalogue, as it is when this comes on screen. */
 export function useCatalogue(): CatalogueHandle {
-  const [size, setSize] = useState<number | null>(null);
-  const client = useRef<CatalogueClient | null>(null);
+  const size = useSyncExternalStore(follow, sizeHere, noneYet);
   useEffect(() => {
-    const c = new CatalogueClient(setSize);
-    client.current = c;
-    return () => {
-      client.current = null;
-      c.end();
-    };
+    void catalogueHere().read();
   }, []);
   return {
     size,
-    hashOf: useCallback((code: string) => client.current?.hashOf(code) ?? null, []),
-    search: useCallback(async (text: string, limit: number) => client.current?.search(text, limit) ?? [], []),
+    hashOf: useCallback((code: string) => catalogueHere().hashOf(code), []),
+    search: useCallback((text: string, limit: number) => catalogueHere().search(text, limit), []),
   };
 }

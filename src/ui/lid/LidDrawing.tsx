@@ -11,7 +11,8 @@ import { scaleOf } from "./scale";
 import { useScreen } from "./screen";
 
 // Only Match compares: the other stations do without it.
-const MatchLayer = dynamic(() => import("./MatchLayer").then((m) => m.MatchLayer));
+export const loadMatchLayer = () => import("./MatchLayer").then((m) => m.MatchLayer);
+const MatchLayer = dynamic(loadMatchLayer);
 
 const WIDE = 1600;
 const HIGH = 1000;

@@ -1,10 +1,12 @@
 "use client";
 import dynamic from "next/dynamic";
 import { useState } from "react";
+import { catalogueHere } from "@/client/catalogue";
 import { openBreaches, openHazards } from "@/core/job";
 import { HAZARDS } from "@/core/triage";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { loadMatchLayer } from "../lid/LidDrawing";
 import type { StationPath } from "../shell/JobStrip";
 import { RefusalBox } from "./RefusalBox";
 
@@ -24,13 +26,9 @@ const Plan = dynamic(LOAD.plan);
 
 /** Fetches the instruments of all stations and what they show only at times; one that does not come is fetched when it is wanted. */
 export function loadStations(): void {
-  const rest = [
-    () => import("../triage/Meter"),
-    () => import("../triage/Condition"),
-    () => import("../triage/Quote"),
-    () => import("../lid/MatchLayer"),
-  ];
-  void Promise.allSettled([...Object.values(LOAD), ...rest].map((load) => load())).then(() => {
+  const inTriage = () => import("../triage/TriageStation").then((m) => m.loadViews());
+  const all = [...Object.values(LOAD), loadMatchLayer, inTriage, () => catalogueHere().read()];
+  void Promise.allSettled(all.map((load) => load())).then(() => {
     document.documentElement.dataset.stations = "here";
   });
 }

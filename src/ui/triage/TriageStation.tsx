@@ -6,9 +6,16 @@ import { advise } from "@/core/triage";
 import { useBench } from "../job/context";
 import { Verdict } from "./Verdict";
 
-const Meter = dynamic(() => import("./Meter").then((m) => m.Meter));
-const Condition = dynamic(() => import("./Condition").then((m) => m.Condition));
-const Quote = dynamic(() => import("./Quote").then((m) => m.Quote));
+const LOAD = {
+  meter: () => import("./Meter").then((m) => m.Meter),
+  condition: () => import("./Condition").then((m) => m.Condition),
+  quote: () => import("./Quote").then((m) => m.Quote),
+};
+const Meter = dynamic(LOAD.meter);
+const Condition = dynamic(LOAD.condition);
+const Quote = dynamic(LOAD.quote);
+/** Fetches what the station shows only at times. */
+export const loadViews = () => Promise.all(Object.values(LOAD).map((load) => load()));
 
 const VIEWS = [
   ["verdict", "Is it the panel?"],
