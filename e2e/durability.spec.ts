@@ -175,7 +175,7 @@ test("every page shows what is stored now, not what was built", async ({ bench, 
 test("npm run demo says plainly what to do when the port is taken", async ({ server }) => {
   const port = new URL(server.url).port;
   const said = await new Promise<{ code: number | null; text: string }>((done) => {
-    const child = spawn(process.execPath, ["scripts/demo.mjs"], { env: { ...process.env, PORT: port } });
+    const child = spawn(process.execPath, ["scripts/start.mjs", "--demo"], { env: { ...process.env, PORT: port } });
     let text = "";
     child.stdout.on("data", (d) => {
       text += d;

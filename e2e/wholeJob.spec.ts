@@ -57,6 +57,7 @@ test("family C, all nine stations by keyboard, ending with a printed hand-over a
   await bench.key("4");
   await page.waitForURL("**/plan");
   await bench.ready("plan");
+  await expect(bench.plate).toContainText("Take this plan");
   await bench.key("Space");
   await expect(page.getByText("Planned.")).toBeVisible();
   await bench.settled();

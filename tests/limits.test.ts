@@ -23,6 +23,13 @@ const LIMITS: Record<string, Row[]> = {
     ["letters", null, 60, "serial"],
     ["letters", null, 120, "happened"],
   ],
+  "job.edited": [
+    ["letters", 1, 80, "customer"],
+    ["letters", null, 120, "contact"],
+    ["letters", 1, 60, "machineModel"],
+  ],
+  "job.putOff": [["letters", 1, 400, "why"]],
+  "job.reopened": [["letters", 1, 400, "why"]],
   "job.noted": [["letters", 1, 2_000, "text"]],
   "job.redacted": [
     ["items", 1, 200, "fields"],

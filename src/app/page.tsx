@@ -1,22 +1,32 @@
 import { shopCaution } from "@/server/caution";
+import { readHabits } from "@/server/habits";
 import { benchCards } from "@/server/jobList";
 import { clockIsFixed, nowMs } from "@/server/now";
 import { readReference } from "@/server/reference";
 import { Bench } from "@/ui/bench/Bench";
 
 export const dynamic = "force-dynamic";
+export const metadata = { title: "The bench, Helvane" };
 
 export default async function Home() {
-  const [cards, ref, caution] = await Promise.all([benchCards(), readReference(), shopCaution()]);
+  const [cards, ref, caution, habits] = await Promise.all([benchCards(), readReference(), shopCaution(), readHabits()]);
+  // A shop that has no job yet and was not asked.
+  const fresh = !habits.begun && cards.open.length === 0 && cards.closed === 0 && cards.making === 0;
   return (
     <Bench
       cards={cards.open}
       closed={cards.closed}
       making={cards.making}
       caution={caution}
-      machines={ref.machines.map((m) => m.model)}
+      machines={ref.machines.length}
       nowMs={nowMs()}
       clockFixed={clockIsFixed()}
+      shopName={habits.shopName}
+      first={
+        fresh && ref.quote && ref.tools
+          ? { currency: ref.quote.data.currency, taxPercent: ref.quote.data.taxPercent, tools: ref.tools.data.have }
+          : null
+      }
     />
   );
 }

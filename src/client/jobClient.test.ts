@@ -31,6 +31,27 @@ function calmPage(events = opened) {
   return { server, net, browser, client, settle, open };
 }
 
+describe("what was taken back", () => {
+  it("is put again in the turned order, until something else is done", async () => {
+    const { client } = calmPage();
+    const said = () => client.log().state.notes.map((n) => n.text);
+    for (const t of ["a", "b", "c"]) client.record(note(t));
+    expect(client.putAgain()).toBe(false);
+    expect(client.log().refusal?.reason).toMatch(/Nothing that was taken back/);
+    client.takeBack();
+    client.takeBack();
+    expect(said()).toEqual(["a"]);
+    expect(client.putAgain()).toBe(true);
+    expect(client.putAgain()).toBe(true);
+    expect(said()).toEqual(["a", "b", "c"]);
+    expect(client.putAgain()).toBe(false);
+    client.takeBack();
+    client.record(note("d"));
+    expect(client.log().canPutAgain).toBeNull();
+    expect(said()).toEqual(["a", "b", "d"]);
+  });
+});
+
 describe("a job on one device", () => {
   it("10,000 orders of cut, slow, doubled, refused and strange answers, of two tabs, reloads, sessions that end, clocks that are off and another device: no act lost, none doubled", async () => {
     let recorded = 0;

@@ -49,7 +49,7 @@ export class JobClient {
     this.cursor = first.cursor;
     this.now = this.draw();
     const own = this.pending().length > 0 || this.now.notTaken.length > 0;
-    this.asSent = own ? this.draw(false) : { ...this.now, held: null, canTakeBack: null };
+    this.asSent = own ? this.draw(false) : { ...this.now, held: null, canTakeBack: null, canPutAgain: null };
   }
   /** The job as the server sent it, without what this browser keeps: what a page that was made there begins with. */
   private readonly asSent: JobLog;
@@ -79,6 +79,7 @@ export class JobClient {
       notTaken: mine ? this.notTaken(events, snapshots) : [],
       held: mine ? this.heldBy() : null,
       canTakeBack: mine ? this.newestOwn(events) : null,
+      canPutAgain: mine ? this.takenBackLast(events) : null,
     };
   }
   private heldBy(): Held | null {
@@ -98,6 +99,23 @@ export class JobClient {
   private newestOwn(events: readonly JobEvent[]): JobEvent | null {
     const me = browserOf(this.ports.device());
     return counting(events).findLast((e) => browserOf(e.device) === me && !ruleOf(e.type).stays) ?? null;
+  }
+  /** What this browser took back and did nothing else since but put such things again: the last of it. */
+  private takenBackLast(events: readonly JobEvent[]): JobEvent | null {
+    const me = browserOf(this.ports.device());
+    const back: JobEvent[] = [];
+    for (const e of [...events].sort(compareEvents)) {
+      if (browserOf(e.device) !== me) continue;
+      if (e.type === "job.takenBack") {
+        const target = events.find((x) => x.id === e.payload.eventId);
+        if (target && target.type !== "job.takenBack") back.push(target);
+        continue;
+      }
+      const last = back.at(-1);
+      if (last && last.type === e.type && JSON.stringify(last.payload) === JSON.stringify(e.payload)) back.pop();
+      else back.length = 0;
+    }
+    return back.at(-1) ?? null;
   }
   private changed(log: boolean): void {
     this.now = log ? this.draw() : { ...this.now, refusal: this.refusal, held: this.heldBy() };
@@ -162,6 +180,14 @@ export class JobClient {
   takeBack(eventId: string | undefined = this.now.canTakeBack?.id): boolean {
     if (eventId) return this.record({ type: "job.takenBack", payload: { eventId } });
     this.refuse({ gate: "takeBack", reason: "Nothing of this device to take back." });
+    return false;
+  }
+
+  /** Records once more what was taken back last: a new act, through its gate. */
+  putAgain(): boolean {
+    const e = this.now.canPutAgain;
+    if (e) return this.record({ type: e.type, payload: e.payload } as Act);
+    this.refuse({ gate: "takeBack", reason: "Nothing that was taken back here to put again." });
     return false;
   }
 

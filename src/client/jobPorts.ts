@@ -58,4 +58,6 @@ export interface JobLog {
   held: Held | null;
   /** This browser's newest entry that may be taken back, or null. */
   canTakeBack: JobEvent | null;
+  /** What this browser took back last and may put again, or null. */
+  canPutAgain: JobEvent | null;
 }

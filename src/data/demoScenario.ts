@@ -33,12 +33,19 @@ function shippedRows(dir: string, kind: ReferenceKind): { file: string; raw: unk
 
 /**
  * Loads the reference data every kind ships with, from the open-format files.
+ * @param wanted which of the files; all of them unless somebody says less
  * @returns content hashes, by kind where a kind has one row, else by kind and id
  */
-export async function loadReference(c: Connection, dir: string, nowIso: string): Promise<Map<string, string>> {
+export async function loadReference(
+  c: Connection,
+  dir: string,
+  nowIso: string,
+  wanted: (file: string) => boolean = () => true,
+): Promise<Map<string, string>> {
   const hashes = new Map<string, string>();
   for (const kind of Object.keys(TABLES) as ReferenceKind[])
     for (const { file, raw } of shippedRows(dir, kind)) {
+      if (!wanted(file)) continue;
       const r = readRow(kind, raw);
       if (!r.ok) throw new Error(`${file}: ${r.problem}`);
       const id = (TABLES[kind].id as (row: unknown) => string)(r.row);

@@ -69,3 +69,41 @@ export async function handedOverCards(
   `.execute(db);
   return rows.map((r) => ({ ratio: r.ratio, mishaps: JSON.parse(r.mishaps) as string[] }));
 }
+
+/** What jobs, open and closed, are found by, and what a list of closed jobs shows. */
+export interface JobEntry {
+  id: string;
+  number: string;
+  customer: string;
+  contact: string;
+  machine: string;
+  serial: string;
+  oldCode: string | null;
+  newCode: string | null;
+  station: string;
+  closed: string | null;
+  promiseAt: string | null;
+  openedAtIso: string | null;
+  closedAtIso: string | null;
+}
+const ENTRY = [
+  "number",
+  "customer",
+  "contact",
+  "machine",
+  "serial",
+  "oldCode",
+  "newCode",
+  "station",
+  "closed",
+  "promiseAt",
+  "openedAtIso",
+  "closedAtIso",
+] as const;
+/** Every job as a line, newest first. Read out by the database: the cards themselves are larger. */
+export async function jobEntries(db: Kysely<Database>): Promise<JobEntry[]> {
+  const columns = ENTRY.map((k) => sql`json_extract(json, ${sql.lit(`$.${k}`)}) as ${sql.id(k)}`);
+  const { rows } = await sql<JobEntry>`
+    select job_id as id, ${sql.join(columns)} from job_list order by job_id desc`.execute(db);
+  return rows.map((r) => ({ ...r, contact: r.contact ?? "" }));
+}

@@ -30,6 +30,7 @@ import { readWeights } from "./weights";
 
 function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reason: string } {
   if (openHazards(s).length) return { shelf: "decision", reason: "Safety stop: make it safe first." };
+  if (s.putOff) return { shelf: "waiting", reason: `Put off: ${s.putOff.why}` };
   if (openBreaches(s).length) return { shelf: "decision", reason: "A breach is not resolved." };
   if (station === "triage") return { shelf: "decision", reason: "Is it the panel?" };
   if (station === "identify") return { shelf: "decision", reason: "Which panel is fitted?" };
@@ -56,6 +57,7 @@ const lidOf = (lid: Build["lid"] | null): JobCard["lid"] =>
   };
 
 const DAY_MS = 86_400_000;
+const isoOf = (clock: string | null): string | null => (clock ? new Date(msOf(clock)).toISOString() : null);
 
 /** The card of one job from its log. */
 export function cardOf(
@@ -64,6 +66,7 @@ export function cardOf(
   snapshots: Parameters<typeof fold>[1],
   minutes: number,
   weights: PlanWeights,
+  who: string | null = null,
 ): JobCard | null {
   if (!s.job) return null;
   const view = { state: s, snapshots };
@@ -85,6 +88,11 @@ export function cardOf(
     serial: s.job.serial,
     promiseAt: s.job.promiseAt,
     closed: s.closed?.outcome ?? null,
+    contact: s.job.contact ?? "",
+    openedAtIso: isoOf(s.openedClock),
+    closedAtIso: s.closed ? isoOf(s.closedClock) : null,
+    putOff: s.putOff && { untilIso: s.putOff.until, why: s.putOff.why },
+    who,
     station,
     oldCode: panelReading(s)?.code ?? null,
     newCode: s.match.chosen?.code ?? null,
@@ -137,7 +145,8 @@ export async function keepCard(
   const weights = await readWeights(db);
   let card: JobCard | null = null;
   try {
-    card = cardOf(jobId, fold(events, snapshots), snapshots, handsOnMinutes(counting(events)), weights);
+    const counted = counting(events);
+    card = cardOf(jobId, fold(events, snapshots), snapshots, handsOnMinutes(counted), weights, counted.at(-1)?.who ?? null);
   } catch (e) {
     // A list that cannot be told is no reason to refuse what a hand did.
     console.error(`no card for job ${jobId}:`, e);

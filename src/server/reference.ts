@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { type Build, FamilyTable, parseBuild } from "@/core/build";
 import type { Machine, Offer } from "@/core/catalogue";
@@ -114,3 +114,15 @@ export const shippedTriageText = (): string => readFileSync(join(dataDir(), "ref
 /** Looks that tell the family of a closed machine, as shipped. */
 export const readFamilyTable = (): FamilyTable =>
   FamilyTable.parse(JSON.parse(readFileSync(join(dataDir(), "reference/families.json"), "utf8")));
+
+let templates: Build[] | null = null;
+/** Builds that ship with Helvane, one of each family at least: what a machine nobody has described is begun from. */
+export function shippedTemplates(): Build[] {
+  templates ??= readdirSync(join(dataDir(), "demo/builds"))
+    .sort()
+    .flatMap((name) => {
+      const read = parseBuild(readFileSync(join(dataDir(), "demo/builds", name), "utf8"));
+      return read.ok ? [read.build] : [];
+    });
+  return templates;
+}

@@ -1,3 +1,4 @@
+import type { z } from "zod";
 import {
   type LeadTime,
   leadTime,
@@ -9,7 +10,7 @@ import {
   sellerRecord,
 } from "@/core/catalogue";
 import { msOf } from "@/core/job";
-import { codeKey } from "@/core/panel";
+import { codeKey, type Panel, unknownPanel } from "@/core/panel";
 import { connection } from "@/data/connection";
 import { catalogueEntries } from "@/data/panelStore";
 import { listReference, replaceRows } from "@/data/referenceStore";
@@ -17,6 +18,7 @@ import { TABLES } from "@/data/registry";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { tradeEvents, tradeStamp } from "@/data/tradeStore";
 import { FEED_FAILURES, type FeedFailure, simulatedSellerFeed } from "@/standins/sellerFeed";
+import type { OffersByHand, OffersKept } from "@/wire/sellers";
 import { remember } from "./remember";
 
 const DAY_MS = 86_400_000;
@@ -100,7 +102,7 @@ const PATIENCE_MS = 4000;
  */
 export async function refreshOffers(nowMs: number): Promise<SellerAnswer[]> {
   const { db } = connection();
-  const rows = await listReference(db, "offer");
+  const rows = (await listReference(db, "offer")).filter((r) => !r.data.byHand);
   const entries = await catalogueEntries(db);
   const codeOf = new Map(entries.map((e) => [e.id, e.code]));
   const ids = new Map(entries.map((e) => [codeKey(e.code), e.id]));
@@ -143,3 +145,42 @@ export async function refreshOffers(nowMs: number): Promise<SellerAnswer[]> {
 }
 
 const sameOffer = (a: Offer, b: Offer) => a.panel === b.panel && a.seller === b.seller && a.condition === b.condition;
+
+/**
+ * Keeps offers written down by hand. A code nobody recorded becomes a panel of which everything is unknown but what its code suggests; a
+ * seller nobody knows has no record yet. All or nothing.
+ */
+export async function keepOffers(list: z.infer<typeof OffersByHand>["offers"], nowIso: string): Promise<OffersKept> {
+  const { db } = connection();
+  const known = new Map(
+    (await catalogueEntries(db)).flatMap((e) => [e.code, ...e.names].map((n) => [codeKey(n), e.id] as const)),
+  );
+  const sellers = new Set((await listReference(db, "offer")).map((r) => r.data.seller));
+  const made = new Map<string, Panel>();
+  const offers: Offer[] = [];
+  for (const o of list) {
+    const key = codeKey(o.code);
+    let panel = known.get(key);
+    if (!panel) {
+      const fresh = { ...unknownPanel(o.code), id: TABLES.panel.id({ ...unknownPanel(o.code) }) };
+      made.set(fresh.id, fresh);
+      known.set(key, fresh.id);
+      panel = fresh.id;
+    }
+    const { code: _, ...rest } = o;
+    offers.push({ ...rest, panel, asOf: nowIso, byHand: true });
+  }
+  const rows = new Map(offers.map((o) => [TABLES.offer.id(o), { id: TABLES.offer.id(o), data: o }]));
+  await replaceRows(
+    db,
+    "panel",
+    [...made.values()].map((data) => ({ id: data.id, data })),
+    nowIso,
+  );
+  await replaceRows(db, "offer", [...rows.values()], nowIso);
+  return {
+    offers: rows.size,
+    newPanels: [...made.values()].map((p) => p.code),
+    newSellers: [...new Set(list.map((o) => o.seller))].filter((x) => !sellers.has(x)),
+  };
+}

@@ -65,8 +65,9 @@ export async function start(): Promise<void> {
 async function seed(): Promise<void> {
   const c = connection();
   if (process.env.HELVANE_SEED === "none" || (await readSetting(c.db, "seeded"))) return;
-  const hashes = await loadReference(c, dataDir(), nowIso());
-  if (process.env.HELVANE_SEED !== "reference")
+  const shop = process.env.HELVANE_SEED === "shop";
+  const hashes = await loadReference(c, dataDir(), nowIso(), shop ? (file) => file.startsWith("reference/") : undefined);
+  if (!shop)
     for (const job of demoEvents(dataDir(), hashes, nowMs()))
       for (const e of job) {
         const done = await appendOne(e, nowMs());

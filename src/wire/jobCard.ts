@@ -10,6 +10,14 @@ export interface JobCard {
   serial: string;
   promiseAt: string | null;
   closed: string | null;
+  /** How to reach the customer; empty where nobody wrote it. */
+  contact: string;
+  openedAtIso: string | null;
+  closedAtIso: string | null;
+  /** Put off by a person: until when, where known, and why. */
+  putOff: { untilIso: string | null; why: string } | null;
+  /** Who recorded the last act. */
+  who: string | null;
   station: Station;
   oldCode: string | null;
   newCode: string | null;

@@ -6,12 +6,15 @@ import { backupLines } from "@/server/backup/commands";
 import { readDrill } from "@/server/backup/drill";
 import { backupsHere } from "@/server/backup/place";
 import { backupCaution, readBackupSetting } from "@/server/backup/schedule";
+import { readHabits } from "@/server/habits";
+import { nowMs } from "@/server/now";
 import { readReference } from "@/server/reference";
 import { feedFailure } from "@/server/sellers";
 import { devices, listener, readNetwork } from "@/server/session";
 import { readWeights } from "@/server/weights";
 import { CarryShop } from "@/ui/bench/CarryShop";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
+import { HabitSettings } from "@/ui/bench/HabitSettings";
 import { KeepShop } from "@/ui/bench/KeepShop";
 import { NetworkForm, SignOut } from "@/ui/bench/NetworkForm";
 import { PriceSettings } from "@/ui/bench/PriceSettings";
@@ -40,6 +43,7 @@ export default async function SettingsPage() {
   ].sort();
   return (
     <Desk title="Settings" ways={[["/likelihoods", "The fault model"]]}>
+      <HabitSettings habits={await readHabits()} nowMs={nowMs()} />
       <SettingsForms />
       {afar ? (
         <SignOut />

@@ -1,7 +1,7 @@
 import { UnlockForm } from "@/ui/bench/UnlockForm";
 
 export const dynamic = "force-dynamic";
-export const metadata = { title: "Helvane" };
+export const metadata = { title: "Unlock this device, Helvane" };
 
 export default function UnlockPage() {
   return (

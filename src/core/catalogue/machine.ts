@@ -23,6 +23,8 @@ export const Offer = z.strictObject({
   stock: z.int().min(0).optional(),
   /** When the seller was asked; missing = from a file. */
   asOf: z.iso.datetime().optional(),
+  /** Written down by hand: asking the sellers leaves it as it is. */
+  byHand: z.literal(true).optional(),
 });
 export type Offer = z.infer<typeof Offer>;
 

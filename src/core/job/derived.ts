@@ -1,6 +1,7 @@
 import { applyFinds, type Build, type BuildIndex, indexBuild } from "../build";
 import {
   type Change,
+  codeKey,
   compareFit,
   type FitRow,
   NOT_BY_EYE,
@@ -63,6 +64,14 @@ export function oldPanelOf(v: JobView): PanelData | null {
   return snapshot(v, "panel", r.panelHash) ?? unknownPanel(r.code);
 }
 
+/** Both labels were read, old and new, and say the same code to its last character: it is the same part, whatever nobody recorded of it. */
+function sameByLabel(v: JobView, candidate: string): boolean {
+  const old = panelReading(v.state);
+  const came = v.state.match.arrived;
+  if (!old || !came || old.source !== "L") return false;
+  return codeKey(old.code) === codeKey(came.codeRead) && codeKey(came.codeRead) === codeKey(candidate);
+}
+
 /**
  * Rows of the comparison with what the looks on arrival have settled. Null until both panels are named.
  * @example fitOf(view).overall.kind // "same"
@@ -71,9 +80,14 @@ export function fitOf(v: JobView, build: Build | null = matchBuildOf(v)): { rows
   const old = oldPanelOf(v);
   const cand = candidateOf(v);
   if (!old || !cand) return null;
+  const samePart = sameByLabel(v, cand.code);
   const rows = compareFit(old, cand, build).map((r): FitRow => {
     const look = v.state.match.looks[r.field];
-    if (!look || r.verdict !== "unknown") return r;
+    if (r.verdict !== "unknown") return r;
+    // Where sources disagree, one of the two labels may be of another part: that is settled by a look.
+    if (!look && samePart && !r.disputed)
+      return { ...r, verdict: "same", words: "same code", reason: `Both labels read ${cand.code}: the same part.` };
+    if (!look) return r;
     if (NOT_BY_EYE.includes(r.field) && look.source === "M") return r;
     return look.result === "agrees"
       ? { ...r, verdict: "same", words: "looked at, agrees", reason: look.note || "Looked at on arrival." }

@@ -14,6 +14,7 @@ const STAYS = [
   "identify.panelRead.code",
   "identify.panelRead.text",
   "job.actDiscarded.type",
+  "job.edited.machineModel",
   "job.opened.machineModel",
   "match.arrived.codeRead",
   "match.chosen.code",

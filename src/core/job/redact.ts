@@ -13,7 +13,8 @@ const PHYSICAL: Readonly<Record<string, readonly string[]>> = {
 };
 /** Fields of other names that are free text of one kind. */
 const TEXT: Readonly<Record<string, readonly string[]>> = {
-  "job.opened": ["customer", "serial", "happened"],
+  "job.opened": ["customer", "serial", "happened", "contact"],
+  "job.edited": ["customer", "serial", "happened", "contact"],
   "job.noted": ["text"],
 };
 

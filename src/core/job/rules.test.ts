@@ -28,6 +28,10 @@ const ALWAYS: EventType[] = [
   "job.redacted",
   "job.actDiscarded",
   "job.noted",
+  "job.edited",
+  "job.putOff",
+  "job.takenUp",
+  "job.reopened",
   "job.takenBack",
   "job.safetyRaised",
   "job.madeSafe",
@@ -36,7 +40,7 @@ const ALWAYS: EventType[] = [
 ];
 const HANDS = /^(open|swap|bond|prove|close)\./;
 const THROUGH_STOP: EventType[] = ["bench.shutDown", "bench.mainsOut"];
-const AFTER_CLOSING: EventType[] = ["job.redacted", "job.actDiscarded", "job.noted", "job.takenBack"];
+const AFTER_CLOSING: EventType[] = ["job.reopened", "job.redacted", "job.actDiscarded", "job.noted", "job.takenBack"];
 
 describe("every kind of event", () => {
   it("has a payload shape, a rule and a name a person would use", () => {
@@ -57,6 +61,7 @@ describe("every kind of event", () => {
     for (const type of kinds) {
       const state = structuredClone(plannedJob("C").state);
       // What an act undoes has to be there.
+      if (type === "job.takenUp") state.putOff = { until: null, why: "away" };
       state.screws.b1 = type.startsWith("close.") ? "out" : undefined!;
       if (state.screws.b1 === undefined) delete state.screws.b1;
       state.hazards = { hotBattery: { note: "", madeSafe: null } };

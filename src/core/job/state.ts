@@ -35,6 +35,10 @@ export interface JobState {
   job: Payload<"job.opened"> | null;
   openedClock: string | null;
   closed: Payload<"job.closed"> | null;
+  /** Place of the act that closed it last. */
+  closedClock: string | null;
+  /** Put off by a person, and not taken up again. */
+  putOff: Payload<"job.putOff"> | null;
   handedOn: string | null;
   hazards: Partial<Record<Hazard, { note: string; madeSafe: { by: string; how: string } | null }>>;
   moneyStops: Partial<Record<MoneyStop, { note: string; waived: string | null }>>;
@@ -143,6 +147,8 @@ export function emptyState(): JobState {
     job: null,
     openedClock: null,
     closed: null,
+    closedClock: null,
+    putOff: null,
     handedOn: null,
     hazards: {},
     moneyStops: {},

@@ -31,6 +31,6 @@ export function compareFit(old: Panel, candidate: Panel, build: Build | null, li
   return FIT_TABLE.map(({ fact, judge }) => {
     const row = judge(input);
     const reason = row.verdict === "unknown" && fact ? disputed.get(fact) : undefined;
-    return reason ? { ...row, words: "sources disagree", reason } : row;
+    return reason ? { ...row, words: "sources disagree", reason, disputed: true } : row;
   });
 }

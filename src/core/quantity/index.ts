@@ -1,4 +1,6 @@
 export { formatMoney } from "./money";
+export { readNumber } from "./number";
 export { confidenceOf, DECIDES_AT, decides, SOURCE_CONFIDENCE, SOURCE_WORDS, SOURCES, type Source, type Sourced } from "./source";
 export { sourced } from "./sourced";
 export { counted, durationWords, listed, mm } from "./text";
+export { DATE_ORDERS, type DateOrder, readWhen, writeWhen } from "./when";

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { counted, decides, durationWords, formatMoney, listed, mm } from ".";
+import { readNumber } from "./number";
 
 describe("text", () => {
   it("counts, lists and rounds the way the bench says it", () => {
@@ -53,4 +54,21 @@ describe("sources", () => {
     expect(decides({ source: "S" })).toBe(false);
     expect(decides({ source: "G" })).toBe(false);
   });
+});
+
+describe("a number as people write it", () => {
+  it.each([
+    ["12,5", 12.5],
+    ["12.5", 12.5],
+    [" 7 ", 7],
+    ["-3,25", -3.25],
+    ["\u22123", -3],
+    ["+4", 4],
+    [",5", 0.5],
+    ["3.", 3],
+    ["1 200", 1200],
+  ])("%j", (text, n) => expect(readNumber(text)).toBe(n));
+  it.each(["", "1,2,3", "1.2.3", "12a", "e5", "1e5", "-", ",", "Infinity"])("%j is none", (text) =>
+    expect(readNumber(text)).toBeNull(),
+  );
 });

@@ -1,21 +1,24 @@
 "use client";
-import { format } from "date-fns";
+import { format, isSameDay } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { read } from "@/client/device";
-import { counted } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
 import { useBenchKeys } from "../controls/useBenchKeys";
+import { FindBox } from "../find/FindBox";
 import { Brand, STATION_NAMES, STATION_PATHS } from "../shell/JobStrip";
 import { Tray } from "../shell/Tray";
 import { nextTheme } from "../shell/theme";
+import { ALL, BenchOnly } from "./BenchOnly";
 import { BenchSide } from "./BenchSide";
 import { trayOf } from "./benchTray";
-import { JobLink } from "./JobLink";
+import { type FirstFacts, FirstHour } from "./FirstHour";
+import { Shelf } from "./Shelf";
 import { edgeNote, SHELVES } from "./shelf";
 
-const flat = (s: string) => s.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, "");
+/** With so few jobs on the shelves nobody needs less. */
+const FEW = 8;
 
 /** The bench at the start of the day: what can move now, what waits, and why. */
 export function Bench({
@@ -26,6 +29,8 @@ export function Bench({
   machines,
   nowMs,
   clockFixed,
+  shopName = "",
+  first: firstHour = null,
 }: {
   cards: JobCard[];
   closed: number;
@@ -33,29 +38,45 @@ export function Bench({
   making?: number;
   /** What the shop's own state asks for. */
   caution?: { words: string; stop: boolean } | null;
-  machines: string[];
+  machines: number;
   nowMs: number;
   clockFixed: boolean;
+  shopName?: string;
+  /** What a new shop is asked before its first job; null once it was. */
+  first?: FirstFacts | null;
 }) {
   const router = useRouter();
   const [query, setQuery] = useState("");
-  const [said, setSaid] = useState<string | null>(null);
+  const [only, setOnly] = useState(ALL);
   const [lettersOff, setLettersOff] = useState(false);
   const find = useRef<HTMLInputElement>(null);
   useEffect(() => {
     setLettersOff(read("helvane.letters") === "off");
+    document.documentElement.dataset.ready = "true";
     if (new URLSearchParams(location.search).has("find")) find.current?.focus();
     if (clockFixed) return;
     const t = setInterval(() => router.refresh(), 30_000);
     return () => clearInterval(t);
   }, [router, clockFixed]);
-  const shown = useMemo(() => {
-    const q = flat(query);
-    return q
-      ? cards.filter((c) => flat([c.number, c.customer, c.machine, c.serial, c.oldCode, c.newCode].join(" ")).includes(q))
-      : cards;
-  }, [cards, query]);
-  const byPromise = (a: JobCard, b: JobCard) => (a.promiseAt ?? "9").localeCompare(b.promiseAt ?? "9");
+  const people = useMemo(() => [...new Set(cards.flatMap((c) => (c.who ? [c.who] : [])))].sort(), [cards]);
+  const shown = useMemo(
+    () =>
+      cards.filter(
+        (c) =>
+          (only.station === null || c.station === only.station) &&
+          (only.who === "" || c.who === only.who) &&
+          (only.promise === "any" ||
+            (only.promise === "breaks"
+              ? edgeNote(c, nowMs).bad
+              : only.promise === "none"
+                ? c.promiseAt === null
+                : c.promiseAt !== null && isSameDay(new Date(c.promiseAt), nowMs))),
+      ),
+    [cards, only, nowMs],
+  );
+  // What breaks first stands first, then by promise.
+  const byPromise = (a: JobCard, b: JobCard) =>
+    Number(edgeNote(b, nowMs).bad) - Number(edgeNote(a, nowMs).bad) || (a.promiseAt ?? "9").localeCompare(b.promiseAt ?? "9");
   const ready = shown.filter((c) => c.shelf === "ready").sort((a, b) => Number(b.open) - Number(a.open) || byPromise(a, b));
   const first = ready[0] ?? [...shown].sort(byPromise)[0];
   const openOne = cards.find((c) => c.open);
@@ -63,7 +84,7 @@ export function Bench({
     lettersOff,
     onScan: (t) => {
       setQuery(t);
-      setSaid(`Scanned ${t}`);
+      find.current?.focus();
     },
     onEnter: () => first && router.push(`/jobs/${first.id}/${first.station}`),
     keys: { "/": () => find.current?.focus(), a: () => router.push("/new"), d: () => nextTheme() },
@@ -76,8 +97,10 @@ export function Bench({
         <div className="facts">
           <Brand />
           <div className="fact">
-            <b>{format(nowMs, "EEEE d MMMM")}</b>
-            <span>{format(nowMs, "HH:mm")}, library service bench</span>
+            <b suppressHydrationWarning>{format(nowMs, "EEEE d MMMM")}</b>
+            <span className="name" suppressHydrationWarning>
+              {format(nowMs, "HH:mm")}, {shopName || "the bench"}
+            </span>
           </div>
           <div className="fact">
             <b>{ready.length === 0 ? "Nothing to open now" : `${ready.length === 1 ? "One" : ready.length} can be opened now`}</b>
@@ -89,18 +112,10 @@ export function Bench({
                   : `${calls.length} promises will break unless you call`}
             </span>
           </div>
-          <label className="flex grow items-center gap-3" style={{ borderRight: 0, padding: "0 18px" }}>
-            <span className="vh">Find a job, machine or panel code</span>
-            <input
-              ref={find}
-              type="search"
-              value={query}
-              onChange={(e) => setQuery(e.target.value)}
-              placeholder="Job, machine or panel code"
-              style={{ border: 0, background: "transparent", minHeight: 40 }}
-            />
+          <div className="finder">
+            <FindBox typed={query} onTyped={setQuery} onOpen={(href) => router.push(href)} inputRef={find} />
             <kbd>/</kbd>
-          </label>
+          </div>
           <Link
             href="/new"
             className="fact flex items-center gap-2"
@@ -113,82 +128,75 @@ export function Bench({
         </div>
         <ol className="route" aria-label="Lids standing at each station">
           {STATION_NAMES.map((name, i) => {
-            const n = cards.filter((c) => c.station === STATION_PATHS[i]).length;
+            const path = STATION_PATHS[i]!;
+            const n = cards.filter((c) => c.station === path).length;
+            const on = only.station === path;
             return (
-              <li key={name} className="cell" data-s={n ? "proven" : "ahead"}>
-                <span className="label">
-                  <kbd>{i + 1}</kbd>
-                  <b>{name}</b>
-                </span>
-                <span className="note">
-                  {n ? (
-                    <>
-                      <svg width={n * 17} height={12} aria-hidden="true">
-                        {Array.from({ length: n }, (_, k) => (
-                          <rect
-                            key={k}
-                            x={k * 17 + 1}
-                            y={1}
-                            width={13}
-                            height={9}
-                            fill="none"
-                            stroke="var(--ink)"
-                            strokeWidth={1.6}
-                          />
-                        ))}
-                      </svg>
-                      {n}
-                    </>
-                  ) : (
-                    "none"
-                  )}
-                </span>
+              <li key={name}>
+                <button
+                  type="button"
+                  className="cell"
+                  data-s={n ? "proven" : "ahead"}
+                  aria-pressed={on}
+                  title={on ? "Show every station" : `Only jobs in ${name}`}
+                  onClick={() => setOnly({ ...only, station: on ? null : path })}
+                >
+                  <span className="label">
+                    <kbd>{i + 1}</kbd>
+                    <b>{name}</b>
+                  </span>
+                  <span className="note">
+                    {n ? (
+                      <>
+                        {/* Five lids at most: how many more says the figure. */}
+                        <svg width={Math.min(n, 5) * 17} height={12} aria-hidden="true">
+                          {Array.from({ length: Math.min(n, 5) }, (_, k) => (
+                            <rect
+                              key={k}
+                              x={k * 17 + 1}
+                              y={1}
+                              width={13}
+                              height={9}
+                              fill="none"
+                              stroke="var(--ink)"
+                              strokeWidth={1.6}
+                            />
+                          ))}
+                        </svg>
+                        {n}
+                      </>
+                    ) : (
+                      "none"
+                    )}
+                  </span>
+                </button>
               </li>
             );
           })}
         </ol>
       </header>
-      <main style={{ gridTemplateColumns: "minmax(0, 1fr) 318px" }}>
+      <main className="benchmain">
         <div className="rack">
-          {SHELVES.map((shelf, si) => {
-            const jobs = shelf.id === "ready" ? ready : shown.filter((c) => c.shelf === shelf.id).sort(byPromise);
-            return (
-              <section key={shelf.id} className={`shelf${si === 0 ? " first" : ""}`} aria-label={shelf.name}>
-                <header>
-                  <h2>{shelf.name}</h2>
-                  <p>{shelf.note}</p>
-                  <span className="count">{counted(jobs.length, "job")}</span>
-                </header>
-                <ol>
-                  {jobs.length === 0 && (
-                    <li className="self-start p-4">
-                      <span className="empty block" style={{ background: "var(--mat)" }}>
-                        {shelf.empty}
-                        {shelf.id === "ready" && cards.length === 0 && (
-                          <>
-                            {" "}
-                            <Link className="link" href="/new">
-                              Open a job
-                            </Link>
-                          </>
-                        )}
-                      </span>
-                    </li>
-                  )}
-                  {jobs.map((c) => (
-                    <li key={c.id}>
-                      <JobLink card={c} hero={c === first && si === 0} nowMs={nowMs} />
-                    </li>
-                  ))}
-                </ol>
-              </section>
-            );
-          })}
+          {firstHour && <FirstHour facts={firstHour} />}
+          {SHELVES.map((shelf, si) => (
+            <Shelf
+              key={shelf.id}
+              {...shelf}
+              jobs={shelf.id === "ready" ? ready : shown.filter((c) => c.shelf === shelf.id).sort(byPromise)}
+              hero={si === 0 && first && ready[0] === first ? first : null}
+              nowMs={nowMs}
+              first={si === 0}
+              none={cards.length === 0}
+            />
+          ))}
         </div>
-        <BenchSide cards={cards} closed={closed} making={making} caution={caution} machines={machines.length} nowMs={nowMs} />
+        <BenchSide cards={cards} closed={closed} making={making} caution={caution} machines={machines} nowMs={nowMs}>
+          {cards.length > FEW && (
+            <BenchOnly only={only} onOnly={setOnly} people={people} shown={shown.length} all={cards.length} />
+          )}
+        </BenchSide>
       </main>
       <Tray
-        said={said}
         onPower={() => openOne && router.push(`/jobs/${openOne.id}/${openOne.station}`)}
         onCautions={() => openOne && router.push(`/jobs/${openOne.id}/${openOne.station}`)}
         facts={trayOf(openOne)}

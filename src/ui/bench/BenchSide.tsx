@@ -1,7 +1,9 @@
 import { format } from "date-fns";
 import Link from "next/link";
+import type { ReactNode } from "react";
 import { durationWords } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
+import { Term } from "../controls/Term";
 import { Mark } from "../draw/Mark";
 import { dueWords, edgeNote } from "./shelf";
 
@@ -13,6 +15,7 @@ export function BenchSide({
   caution,
   machines,
   nowMs,
+  children,
 }: {
   cards: readonly JobCard[];
   closed: number;
@@ -20,6 +23,7 @@ export function BenchSide({
   caution: { words: string; stop: boolean } | null;
   machines: number;
   nowMs: number;
+  children?: ReactNode;
 }) {
   const calls = cards.map((c) => ({ c, note: edgeNote(c, nowMs) })).filter((x) => x.note.bad);
   const minutes = cards
@@ -52,9 +56,10 @@ export function BenchSide({
               <li key={c.id}>
                 <Mark kind="stop" size={20} />
                 <div>
-                  <b>
+                  <Link className="link font-bold" href={`/jobs/${c.id}/${c.station}`} prefetch={false}>
                     {c.customer}, {c.number}
-                  </b>
+                  </Link>
+                  {c.contact && <span className="mono">{c.contact}</span>}
                   <span>
                     Promised {dueWords(c.promiseAt, nowMs)}; {note.words}.
                   </span>
@@ -66,11 +71,17 @@ export function BenchSide({
       </section>
       <section>
         <h2>Bench time ready</h2>
-        <p>{minutes > 0 ? `${durationWords(minutes)} of hands-on work can be done now (P50).` : "No planned work is ready."}</p>
+        {minutes > 0 ? (
+          <p>
+            {durationWords(minutes)} of hands-on work can be done now (<Term name="p50">P50</Term>).
+          </p>
+        ) : (
+          <p>No planned work is ready.</p>
+        )}
         <DayRuler minutes={minutes} nowMs={nowMs} />
       </section>
       <section>
-        <h2>On order</h2>
+        <h2>Waiting</h2>
         {cards.some((c) => c.shelf === "waiting") ? (
           <ul>
             {cards
@@ -79,9 +90,13 @@ export function BenchSide({
                 <li key={c.id}>
                   <Mark kind="look" size={20} />
                   <div>
-                    <b className="mono">{c.newCode}</b>
+                    <Link className="link mono font-bold" href={`/jobs/${c.id}/${c.station}`} prefetch={false}>
+                      {c.newCode ?? c.number}
+                    </Link>
                     <span>
-                      for {c.number}, {c.seller}, due {c.orderedDueIso ? format(new Date(c.orderedDueIso), "EEE d MMM") : ""}
+                      {c.putOff
+                        ? `put off${c.putOff.untilIso ? ` until ${format(new Date(c.putOff.untilIso), "EEE d MMM")}` : ""}: ${c.putOff.why}`
+                        : `for ${c.number}, ${c.seller}, due ${c.orderedDueIso ? format(new Date(c.orderedDueIso), "EEE d MMM") : ""}`}
                     </span>
                   </div>
                 </li>
@@ -91,7 +106,8 @@ export function BenchSide({
           <p className="q">Nothing.</p>
         )}
       </section>
-      <section className="mt-auto flex flex-col gap-1 text-[15px]">
+      {children}
+      <section className="desklinks mt-auto">
         <Link className="link" href="/panels" prefetch={false}>
           Panels
         </Link>
@@ -101,7 +117,12 @@ export function BenchSide({
         <Link className="link" href="/settings" prefetch={false}>
           Settings, import
         </Link>
-        <span className="q">{closed} closed</span>
+        <Link className="link" href="/sellers" prefetch={false}>
+          Sellers and offers
+        </Link>
+        <Link className="link" href="/closed" prefetch={false}>
+          Closed jobs ({closed})
+        </Link>
         {caution && !caution.stop && (
           <Link className="link" href="/settings" prefetch={false}>
             {caution.words}

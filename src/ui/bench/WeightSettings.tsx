@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Said } from "@/client/send";
 import { send } from "@/client/send";
+import { readNumber } from "@/core/quantity";
 import type { PlanWeights } from "@/core/teardown";
 import { SaidBox } from "../controls/SaidBox";
 
@@ -33,7 +34,7 @@ export function WeightSettings({ weights }: { weights: PlanWeights }) {
   const save = () => {
     const read = FIELDS.map(([k, name, per]) => {
       const text = f[k]!.trim().replace(",", ".");
-      return { k, name, text: f[k]!, n: text === "" ? Number.NaN : Number(text) * per };
+      return { k, name, text: f[k]!, n: (readNumber(text) ?? Number.NaN) * per };
     });
     const bad = read.find((x) => !Number.isFinite(x.n));
     if (bad) return setSaid({ ok: false, words: `${bad.name}: "${bad.text}" is no number.` });

@@ -2,8 +2,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
-import type { Said } from "@/client/send";
-import { send } from "@/client/send";
+import { type Said, send } from "@/client/send";
 import {
   addConnector,
   addPart,
@@ -39,11 +38,14 @@ export function BuildEditor({
   version: firstVersion,
   plan: firstPlan,
   weights,
+  back = null,
 }: {
   build: Build;
   version: number;
   plan: KeptPlan["made"] | null;
   weights: PlanWeights;
+  /** The job this is done for. */
+  back?: { id: string; number: string } | null;
 }) {
   const router = useRouter();
   const [build, setBuild] = useState(first);
@@ -105,12 +107,11 @@ export function BuildEditor({
       replaceVersion: version,
     });
     if (!r.ok) return setSaid(r.said);
-    const { body } = r;
     draft.drop();
-    setVersion(body.version);
+    setVersion(r.body.version);
     setSaved(build);
-    setSaid({ ok: true, words: `Saved as version ${body.version}. Jobs under way keep the build they were planned with.` });
-    if (firstVersion === 0) router.replace(`/builds/${body.id}`);
+    setSaid({ ok: true, words: `Saved as version ${r.body.version}. Jobs under way keep the build they were planned with.` });
+    if (firstVersion === 0) router.replace(`/builds/${r.body.id}${back ? `?job=${back.id}` : ""}`);
   };
   return (
     <main className="grow-page">
@@ -124,8 +125,8 @@ export function BuildEditor({
           <button type="button" className="btn quiet" disabled={past.length === 0} onClick={undo}>
             Undo
           </button>
-          <Link className="link pb-2" href="/builds">
-            All builds
+          <Link className={back ? "btn" : "link pb-2"} href={back ? `/jobs/${back.id}/plan` : "/builds"} prefetch={false}>
+            {back ? `Go on with ${back.number}` : "All builds"}
           </Link>
         </header>
         {draft.found && (

@@ -11,16 +11,22 @@ export function NewBuild({
   templates,
   machines,
   weights,
+  model: named = "",
+  back = null,
 }: {
   table: FamilyTable;
   templates: Build[];
   machines: string[];
   weights: PlanWeights;
+  /** The machine, where it is known already. */
+  model?: string;
+  /** The job this is done for. */
+  back?: { id: string; number: string } | null;
 }) {
-  const [model, setModel] = useState("");
+  const [model, setModel] = useState(named);
   const [seen, setSeen] = useState<Record<string, boolean>>({});
   const [build, setBuild] = useState<Build | null>(null);
-  if (build) return <BuildEditor build={build} version={0} plan={null} weights={weights} />;
+  if (build) return <BuildEditor build={build} version={0} plan={null} weights={weights} back={back} />;
   const guess = familyOf(table, seen);
   const start = (family: FamilyLetter) => {
     const t = templates.find((b) => b.family === family);
@@ -32,7 +38,10 @@ export function NewBuild({
       return yes === null ? rest : { ...rest, [id]: yes };
     });
   return (
-    <Desk title="Which family is it?" ways={[["/builds", "Machines and builds"]]}>
+    <Desk
+      title="Which family is it?"
+      ways={[...(back ? [[`/jobs/${back.id}/plan`, `Back to ${back.number}`] as const] : []), ["/builds", "Machines and builds"]]}
+    >
       <label className="field">
         <span>Machine</span>
         <input
@@ -48,7 +57,7 @@ export function NewBuild({
           ))}
         </datalist>
       </label>
-      <div className="grid grid-cols-2 gap-8">
+      <div className="grid gap-8 sm:grid-cols-2">
         <section aria-label="Looks">
           <h2 className="sec">Look at it closed</h2>
           <ul className="rows">

@@ -1,6 +1,7 @@
 "use client";
 import { type ReactNode, useState } from "react";
 import type { Build } from "@/core/build";
+import { readNumber } from "@/core/quantity";
 
 /** A text that is put when it is left; an empty one is put only where it may be. */
 export function Txt({
@@ -79,7 +80,7 @@ export function Num({
             if (value !== null) empty();
             return;
           }
-          const n = Number(text);
+          const n = readNumber(text) ?? Number.NaN;
           if (text === "" || !Number.isFinite(n) || n < from || n > to) return setWrong(`${from} to ${to}`);
           setWrong(null);
           if (n !== value) onPut(n);

@@ -1,7 +1,7 @@
 "use client";
 import { setNonce } from "get-nonce";
 import { Dialog } from "radix-ui";
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 
 /** A dialog. Focus is held inside, Escape closes, focus goes back to where it came from. */
 export function Sheet({
@@ -15,6 +15,7 @@ export function Sheet({
   title: string;
   children: ReactNode;
 }) {
+  useBack(open, onClose);
   const nonce =
     typeof document === "undefined" ? undefined : (document.querySelector<HTMLElement>("script[nonce]")?.nonce ?? undefined);
   if (nonce) setNonce(nonce);
@@ -36,4 +37,28 @@ export function Sheet({
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+let last = 0;
+/** Back closes what is open instead of leaving the page: an entry of its own stands in the history meanwhile. */
+function useBack(open: boolean, onClose: () => void): void {
+  const close = useRef(onClose);
+  close.current = onClose;
+  useEffect(() => {
+    if (!open) return;
+    last += 1;
+    const mine = last;
+    window.history.pushState({ ...window.history.state, helvaneSheet: mine }, "");
+    const back = () => {
+      if (window.history.state?.helvaneSheet !== mine) close.current();
+    };
+    window.addEventListener("popstate", back);
+    return () => {
+      window.removeEventListener("popstate", back);
+      // Closed by its own control: its entry goes, unless another page has come over it.
+      setTimeout(() => {
+        if (window.history.state?.helvaneSheet === mine) window.history.back();
+      }, 0);
+    };
+  }, [open]);
 }

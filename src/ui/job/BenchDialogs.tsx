@@ -1,16 +1,18 @@
 "use client";
 import { useState } from "react";
-import { setWho, whoIsHere } from "@/client/device";
-import { buildOf, openBreaches, openHazards, powerOf } from "@/core/job";
-import { HAZARDS, type Hazard } from "@/core/triage";
+import { buildOf, powerOf } from "@/core/job";
 import { Sheet } from "../controls/Sheet";
 import { Mark } from "../draw/Mark";
+import { FindBox } from "../find/FindBox";
+import { Cautions } from "./Cautions";
 import { useBench } from "./context";
+import { JobWords } from "./JobWords";
 import { KeptHere } from "./KeptHere";
 import { NoteForm } from "./NoteForm";
 import { PedalKeys } from "./PedalKeys";
+import { WhoChoice } from "./WhoChoice";
 
-export type DialogName = "power" | "cautions" | "note" | "kept" | "keys";
+export type DialogName = "power" | "cautions" | "note" | "kept" | "keys" | "find" | "job" | "who";
 
 const KEYS: [string, string][] = [
   ["1 to 9", "station; counts screws in Open, Swap, Bond and Close"],
@@ -19,6 +21,8 @@ const KEYS: [string, string][] = [
   ["Enter", "complete the step, when its count is reached"],
   ["Hold Enter", "order; all screws of a step at once"],
   ["Backspace", "take back the last entry"],
+  ["Y", "put again what was taken back"],
+  ["J", "the job's words, its promise, putting off, closing, opening again"],
   ["P", "put one screw back"],
   ["X", "power: mains, key, battery"],
   ["C", "cautions and safety stop"],
@@ -38,13 +42,16 @@ export function BenchDialogs({
   onClose,
   lettersOff,
   onLetters,
+  onLeave,
 }: {
   open: DialogName | null;
   onClose: () => void;
+  onLeave: (href: string) => void;
   lettersOff: boolean;
   onLetters: (off: boolean) => void;
 }) {
-  const { log, view } = useBench();
+  const { log, view, press } = useBench();
+  const [typed, setTyped] = useState("");
   const b = buildOf(view);
   const power = powerOf(view);
   const act = (ok: boolean) => {
@@ -134,14 +141,43 @@ export function BenchDialogs({
       <Sheet open={open === "kept"} onClose={onClose} title="Kept here">
         <KeptHere />
       </Sheet>
+      <Sheet open={open === "find"} onClose={onClose} title="Find anything">
+        <FindBox
+          typed={typed}
+          onTyped={setTyped}
+          autoFocus
+          // It stays until the other page is there: closing it goes back in the history, and would take that page along.
+          onOpen={onLeave}
+        />
+      </Sheet>
+      <Sheet open={open === "job"} onClose={onClose} title={`Job ${log.state.job?.number ?? ""}`}>
+        <JobWords onDone={onClose} />
+      </Sheet>
+      <Sheet open={open === "who"} onClose={onClose} title="Who is working">
+        <WhoChoice onChosen={onClose} />
+      </Sheet>
       <Sheet open={open === "keys"} onClose={onClose} title="All keys">
         <ul className="rows">
           {KEYS.map(([k, w]) => (
             <li key={k}>
-              <span style={{ width: 140 }}>
-                <kbd>{k}</kbd>
-              </span>
-              <span className="grow">{w}</span>
+              {k.includes(" ") ? (
+                <span className="keyrow">
+                  <kbd>{k}</kbd>
+                  {w}
+                </span>
+              ) : (
+                <button
+                  type="button"
+                  className="keyrow"
+                  onClick={() => {
+                    onClose();
+                    press(k, true);
+                  }}
+                >
+                  <kbd>{k}</kbd>
+                  {w}
+                </button>
+              )}
             </li>
           ))}
         </ul>
@@ -150,83 +186,8 @@ export function BenchDialogs({
           act as keys
         </label>
         <PedalKeys />
-        <WhoField />
+        <WhoChoice />
       </Sheet>
-    </>
-  );
-}
-
-function WhoField() {
-  const [who, set] = useState(whoIsHere);
-  return (
-    <label className="field">
-      <span>Recorded as</span>
-      <input
-        value={who}
-        maxLength={60}
-        onChange={(e) => {
-          set(e.target.value);
-          setWho(e.target.value);
-        }}
-      />
-    </label>
-  );
-}
-
-const CAUTIONS = [
-  "Isolate before any connector.",
-  "Swollen, hot, punctured or smelling battery: stop. No heat, no prying.",
-  "Glass shards: eye protection, gloves, tape over cracks, a tray.",
-  "Blades away from the hand, 5 mm in unless the build says the edge is free.",
-  "Solvents: small amounts, ventilation, no flame.",
-  "Wrist strap, no synthetic clothes.",
-  "Old panels, lamps and batteries go to electronics recycling under local rules.",
-  "Work inside mains adapters, or on a board under power, is for trained people.",
-  "Opening may end a warranty.",
-];
-
-function Cautions({ onDone }: { onDone: () => void }) {
-  const { log, view, progress } = useBench();
-  const hazards = openHazards(view.state);
-  return (
-    <>
-      {progress?.now?.caution && (
-        <div className="caut">
-          <Mark kind="change" size={30} label="Caution" />
-          <p>{progress.now.caution}</p>
-        </div>
-      )}
-      {openBreaches(view.state).map((b) => (
-        <div key={b.eventId} className="refusal">
-          <Mark kind="stop" size={24} />
-          <p>{b.reason}</p>
-        </div>
-      ))}
-      <fieldset className="flex flex-col gap-2">
-        <legend className="sec mb-2">Raise a safety stop</legend>
-        <div className="flex flex-wrap gap-2">
-          {(Object.keys(HAZARDS) as Hazard[])
-            .filter((h) => !hazards.includes(h))
-            .map((h) => (
-              <button
-                key={h}
-                type="button"
-                className="btn"
-                onClick={() => {
-                  if (log.record({ type: "job.safetyRaised", payload: { hazard: h, note: "" } })) onDone();
-                }}
-              >
-                {HAZARDS[h].name}
-              </button>
-            ))}
-        </div>
-      </fieldset>
-      <ul className="rows">
-        {CAUTIONS.map((c) => (
-          <li key={c}>{c}</li>
-        ))}
-      </ul>
-      <p className="q">Helvane advises. The maker's service information, local codes and licensed practice come first.</p>
     </>
   );
 }

@@ -1,7 +1,6 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { read, write } from "@/client/device";
+import { read, whoIsHere, write } from "@/client/device";
 import { applyFinds } from "@/core/build";
 import { candidateOf, changesOf, oldPanelOf, openHazards } from "@/core/job";
 import { progressIn } from "@/core/teardown";
@@ -20,9 +19,9 @@ import { BenchDialogs, type DialogName } from "./BenchDialogs";
 import { type JobBench, JobContext, type StationKeys } from "./context";
 import { routeCells, stripFacts, trayFacts } from "./facts";
 import { heldWords } from "./held";
-import { leavesTo, serverAnswers } from "./leaving";
+import { useLeaving } from "./leaving";
 import { Route } from "./Route";
-import type { JobLogHandle } from "./useJobLog";
+import { type JobLogHandle, useRootMarks } from "./useJobLog";
 import { usePlan } from "./usePlan";
 
 export interface FrameProps {
@@ -41,7 +40,6 @@ export interface FrameProps {
 
 /** One job: strip and route above, drawing left, the station's instrument right, the tray below. */
 export function JobFrame({ jobId, station, go, log, reference, renew, first, nowMs, awaySinceMs }: FrameProps) {
-  const router = useRouter();
   const view = useMemo(() => ({ state: log.state, snapshots: log.snapshots }), [log.state, log.snapshots]);
   const build = useMemo(() => {
     const hash = log.state.plan?.buildHash ?? log.state.match.chosen?.buildHash;
@@ -69,18 +67,18 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   const tapMode = useState(false);
   const [compared, show] = useState<Compared | null>(null);
   const [lettersOff, setLettersOff] = useState(false);
+  const [who, setWhoShown] = useState<string | null>(null);
   const station$ = useRef<StationKeys>({});
   const tap$ = useRef<((x: number, y: number) => void) | null>(null);
   const goAsked = useRef(0);
+  const press = useRef<(key: string, bench?: boolean) => void>(() => undefined);
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whoever was chosen in the dialog that closed
+  useEffect(() => setWhoShown(whoIsHere()), [dialog]);
   useEffect(() => {
     setLettersOff(read("helvane.letters") === "off");
   }, []);
-  useEffect(() => {
-    document.documentElement.dataset.ready = "true";
-    document.documentElement.dataset.unsent = String(log.unsent);
-    document.documentElement.dataset.last = log.state.last?.id ?? "";
-  }, [log.unsent, log.state.last]);
+  useRootMarks(log, station);
   useEffect(() => {
     if (!said) return;
     const t = setTimeout(() => setSaid(null), 6000);
@@ -113,6 +111,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
       station$.current = o;
     },
     say: setSaid,
+    press: (key, bench) => press.current(key, bench),
     show,
     tapMode,
     setTap: (f) => {
@@ -129,6 +128,39 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   };
   const stop = openHazards(log.state).length > 0;
   const holdNext = () => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1));
+  const benchKeys: Record<string, () => void> = {
+    ...Object.fromEntries(Array.from({ length: 9 }, (_, i) => [String(i + 1), () => digit(i + 1)])),
+    "/": () => setDialog("find"),
+    "?": () => setDialog("keys"),
+    c: () => setDialog("cautions"),
+    x: () => setDialog("power"),
+    w: () => setDialog("note"),
+    u: () => setDialog("kept"),
+    j: () => setDialog("job"),
+    y: () => {
+      if (log.putAgain()) setSaid("Put again");
+    },
+    d: () => nextTheme(),
+    z: holdNext,
+  };
+  const keys: Record<string, () => void> = {
+    ...benchKeys,
+    ...Object.fromEntries(Object.entries(station$.current.keys ?? {}).map(([k]) => [k, () => station$.current.keys?.[k]?.()])),
+    g: () => {
+      goAsked.current = Date.now();
+      setSaid("Go to station: press 1 to 9");
+      station$.current.keys?.g?.();
+    },
+  };
+  const takeBack = () => {
+    if (log.takeBack()) setSaid("Last entry taken back");
+  };
+  press.current = (key, bench) => {
+    if (key === "Space") station$.current.space?.();
+    else if (key === "Enter") station$.current.enter?.();
+    else if (key === "Backspace") takeBack();
+    else ((bench ? benchKeys[key.toLowerCase()] : undefined) ?? keys[key.toLowerCase()])?.();
+  };
   useBenchKeys({
     lettersOff,
     pedals: () => readPedals(read("helvane.pedals")),
@@ -140,35 +172,14 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
     onEnter: () => station$.current.enter?.(),
     onEnterHeld: () => (station$.current.enterHeld ?? station$.current.enter)?.(),
     onArrow: (dir) => station$.current.arrow?.(dir),
-    onBackspace: () => {
-      if (log.takeBack()) setSaid("Last entry taken back");
-    },
-    keys: {
-      ...Object.fromEntries(Array.from({ length: 9 }, (_, i) => [String(i + 1), () => digit(i + 1)])),
-      "/": () => void leave("/?find=1"),
-      "?": () => setDialog("keys"),
-      c: () => setDialog("cautions"),
-      x: () => setDialog("power"),
-      w: () => setDialog("note"),
-      u: () => setDialog("kept"),
-      d: () => nextTheme(),
-      z: holdNext,
-      ...Object.fromEntries(Object.entries(station$.current.keys ?? {}).map(([k]) => [k, () => station$.current.keys?.[k]?.()])),
-      g: () => {
-        goAsked.current = Date.now();
-        setSaid("Go to station: press 1 to 9");
-        station$.current.keys?.g?.();
-      },
-    },
+    onBackspace: takeBack,
+    keys,
   });
 
-  /** Leaves this page for another, once the server is known to answer: it could not be come back to. */
-  const leave = async (href: string) => {
-    if (!(await serverAnswers())) return setSaid("Server not reached: this page has to stay open");
-    if (href.startsWith("/api/")) window.location.assign(href);
-    else router.push(href);
-  };
-
+  const leave = useLeaving(() => {
+    setDialog(null);
+    setSaid("Server not reached: this page has to stay open");
+  });
   const old = oldPanelOf(view);
   const candidate = compared?.panel ?? candidateOf(view);
   const corners = snapPoints(build?.data ?? null, target, old, candidate);
@@ -177,16 +188,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   return (
     <JobContext.Provider value={bench}>
       {/* Links inside are looked at before they leave, by key as by hand. */}
-      <div
-        className="frame"
-        onClickCapture={(e) => {
-          const href = leavesTo(e.nativeEvent);
-          if (!href) return;
-          e.preventDefault();
-          e.stopPropagation();
-          void leave(href);
-        }}
-      >
+      <div className="frame" onClickCapture={leave.capture}>
         <JobStrip facts={stripFacts(view, progress, nowMs)}>
           <Route cells={cells} current={station} />
         </JobStrip>
@@ -213,6 +215,8 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
           unsent={log.unsent}
           notTaken={log.notTaken.length}
           onKept={() => setDialog("kept")}
+          who={who}
+          onWho={() => setDialog("who")}
           held={log.held && heldWords(log.held.by, awaySinceMs)}
           said={said}
         />
@@ -220,6 +224,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
       <BenchDialogs
         open={dialog}
         onClose={() => setDialog(null)}
+        onLeave={leave.to}
         lettersOff={lettersOff}
         onLetters={(off) => {
           setLettersOff(off);

@@ -27,6 +27,8 @@ export interface JobBench {
   /** What the keys and the scanner do at this station. Set on every render. */
   setKeys: (o: StationKeys) => void;
   say: (words: string) => void;
+  /** Does what a key does: every key has a control for a thumb. `bench`: what it does at every station, where this one uses it otherwise. */
+  press: (key: string, bench?: boolean) => void;
   /** What the station on screen compares: the drawing shows that panel instead of the one chosen. Null = the chosen one. */
   show: (compared: Compared | null) => void;
   tapMode: [boolean, (on: boolean) => void];

@@ -38,7 +38,7 @@ export function leftWords(iso: string | null, nowMs: number, need: number | null
     min < 0
       ? `${durationWords(-min)} late`
       : min > 48 * 60
-        ? `${Math.round(min / 1440)} days left`
+        ? `${counted(Math.round(min / 1440), "day")} left`
         : `${durationWords(min)} left`;
   return needs ? `${left}, ${needs}` : left;
 }

@@ -4,6 +4,8 @@ import { JobClient, type JobLog } from "@/client/jobClient";
 import { browserPorts } from "@/client/jobServer";
 import { withKnown } from "@/client/known";
 import type { Act, JobEvent, Refusal, Snapshots } from "@/core/job";
+import type { Station } from "@/core/teardown";
+import { stationTitle } from "../shell/JobStrip";
 
 export interface LogStart {
   jobId: string;
@@ -17,6 +19,7 @@ export interface LogStart {
 export interface JobLogHandle extends JobLog {
   record: (...acts: Act[]) => boolean;
   takeBack: (eventId?: string) => boolean;
+  putAgain: () => boolean;
   refuse: (r: Refusal) => void;
   clearRefusal: () => void;
   /** Sends an act that was not taken once more. */
@@ -38,10 +41,22 @@ export function useJobLog(start: LogStart): JobLogHandle {
   const [acts] = useState(() => ({
     record: (...list: Act[]) => client.record(...list),
     takeBack: (eventId?: string) => client.takeBack(eventId),
+    putAgain: () => client.putAgain(),
     refuse: (r: Refusal) => client.refuse(r),
     clearRefusal: () => client.refuse(null),
     again: (eventId: string) => client.again(eventId),
     letGo: (eventId: string, words: string, asNote: boolean) => client.letGo(eventId, words, asNote),
   }));
   return { ...log, ...acts };
+}
+
+/** The page's title; and on its root: that it is ready, how much is not sent, and what counted last. For styles, and for whoever watches a page. */
+export function useRootMarks({ unsent, state }: JobLog, station: Station): void {
+  const number = state.job?.number;
+  useEffect(() => {
+    if (number) document.title = stationTitle(number, station);
+  }, [number, station]);
+  useEffect(() => {
+    Object.assign(document.documentElement.dataset, { ready: "true", unsent: String(unsent), last: state.last?.id ?? "" });
+  }, [unsent, state.last]);
 }

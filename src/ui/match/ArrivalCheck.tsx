@@ -49,7 +49,7 @@ export function ArrivalCheck({
         <p className="q">
           {came
             ? `Guaranteed until ${format(addDays(came.ms, g.days), "d MMM yyyy")}, not: ${g.excludes}. `
-            : `Guaranteed ${g.days} days from arrival. `}
+            : `Guaranteed ${counted(g.days, "day")} from arrival. `}
           {g.filmsOffEndsReturn && <b className="text-change">Films off ends the right to return: look first.</b>}
         </p>
       )}

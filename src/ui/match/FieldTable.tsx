@@ -1,6 +1,7 @@
 "use client";
 import { Fragment, useEffect, useRef } from "react";
 import type { FitRow } from "@/core/panel";
+import { Term } from "../controls/Term";
 import { MARK_WORDS, Mark, markOf } from "../draw/Mark";
 import { Value } from "./parts";
 
@@ -26,7 +27,9 @@ export function FieldTable({
       <thead>
         <tr>
           <th scope="col">Field</th>
-          <th scope="col">Old</th>
+          <th scope="col">
+            <Term name="sources">Old</Term>
+          </th>
           <th scope="col">{isNew ? "New" : "Candidate"}</th>
           <th scope="col">Verdict</th>
         </tr>

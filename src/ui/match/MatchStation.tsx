@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import { arrivalStatus, candidateOf, fitOf, mayOrder, oldPanelOf } from "@/core/job";
 import { counted, formatMoney } from "@/core/quantity";
@@ -15,6 +14,7 @@ import { CandidateTable } from "./CandidateTable";
 import { Compared } from "./Compared";
 import { Looks } from "./Looks";
 import { NeededParts, neededLines } from "./NeededParts";
+import { OfferHere } from "./OfferHere";
 import { overallMark } from "./parts";
 import { ReturnForm, ReturnList } from "./Returns";
 import { Sellers } from "./Sellers";
@@ -152,12 +152,9 @@ export function MatchStation() {
     <>
       {candidates.length === 0 ? (
         <div className="empty m-5">
-          <b>No candidate of this size is on offer.</b> {old.code},{" "}
-          {old.diagonalIn.value ? `${old.diagonalIn.value} inch` : "size not known"}. Add panels at{" "}
-          <Link className="link" href="/panels/import">
-            Panels
-          </Link>
-          .
+          <h1 className="text-[24px] leading-[28px] font-[740]">No candidate of this size is on offer.</h1> {old.code},{" "}
+          {old.diagonalIn.value ? `${old.diagonalIn.value} inch` : "size not known"}. Write down the first offer below, of the
+          same code or of another.
         </div>
       ) : (
         <CandidateTable
@@ -206,7 +203,9 @@ export function MatchStation() {
             <p className="q">
               Ordered from {order.seller}, {formatMoney(order.priceMinor, order.currency)}
               {order.lines?.map((l) => `, ${l.what} ${formatMoney(l.priceMinor * l.count, order.currency)}`).join("")}.{" "}
-              {order.days && !arrived && `Likely in ${order.days.p50} days, ${order.days.p80} in the bad case. `}
+              {order.days &&
+                !arrived &&
+                `Likely in ${order.days.p50} ${order.days.p50 === 1 ? "day" : "days"}, ${order.days.p80} in the bad case. `}
               {arrived && `Checked in, label read ${arrived.codeRead}. `}
               {arrived && check.open.length === 0 && check.wrong.length === 0 && (
                 <StationLink className="link" to="plan">
@@ -217,6 +216,7 @@ export function MatchStation() {
           )}
         </div>
       )}
+      {!order && <OfferHere code={old.code} open={candidates.length === 0} />}
       <ReturnList />
       {order && panel && (
         <>

@@ -84,10 +84,10 @@ export function Sellers({
       {terms ? (
         <p>
           <b>
-            Guarantee {terms.guaranteeDays} days from arrival, until about{" "}
+            Guarantee {counted(terms.guaranteeDays, "day")} from arrival, until about{" "}
             {format(addDays(nowMs, o50(offer) + terms.guaranteeDays), "d MMM yyyy")}.
           </b>{" "}
-          Not: {terms.excludes}. Goes back within {terms.returnDays} days
+          Not: {terms.excludes}. Goes back within {counted(terms.returnDays, "day")}
           {terms.filmsOffEndsReturn ? (
             <>
               , <b>only with its films on</b>.

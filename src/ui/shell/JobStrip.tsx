@@ -7,6 +7,10 @@ export const STATION_NAMES = ["Triage", "Identify", "Match", "Plan", "Open", "Sw
 export const STATION_PATHS = STATIONS;
 export type StationPath = Station;
 
+/** What a page of a job is called, among other tabs. @example stationTitle("H-2417", "open") // "H-2417 Open, Helvane" */
+export const stationTitle = (number: string, station: string): string =>
+  `${number} ${station[0]!.toUpperCase()}${station.slice(1)}, Helvane`;
+
 export function Logo() {
   return (
     <svg width="34" height="30" viewBox="0 0 34 30" aria-hidden="true">
@@ -28,6 +32,9 @@ export interface RouteCell {
   note: string;
   mark?: MarkKind;
 }
+
+/** A long code is set smaller: it is never wrapped. */
+const codeClass = (code: string | null): string => `mono${code && code.length > 20 ? " long" : ""}`;
 
 export interface StripFacts {
   number: string;
@@ -57,7 +64,7 @@ export function JobStrip({ facts, children }: { facts: StripFacts; children: Rea
         </div>
         <div className="fact pair">
           <div>
-            <b className="mono">{facts.oldCode ?? "Panel not known"}</b>
+            <b className={codeClass(facts.oldCode)}>{facts.oldCode ?? "Panel not known"}</b>
             <span>{facts.oldNote}</span>
           </div>
           {facts.newCode && (
@@ -66,7 +73,7 @@ export function JobStrip({ facts, children }: { facts: StripFacts; children: Rea
                 <path d="M1 7H30M24 1.5L30.5 7L24 12.5" stroke="var(--ink)" strokeWidth="2" fill="none" />
               </svg>
               <div className="fact new" style={{ padding: 0, border: 0 }}>
-                <b className="mono">{facts.newCode}</b>
+                <b className={codeClass(facts.newCode)}>{facts.newCode}</b>
                 <span>{facts.newNote}</span>
               </div>
             </>

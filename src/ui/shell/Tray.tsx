@@ -72,6 +72,8 @@ export function Tray({
   onKept,
   held = null,
   said,
+  who = null,
+  onWho,
 }: {
   facts: TrayFacts;
   onPower?: () => void;
@@ -84,6 +86,9 @@ export function Tray({
   /** Why nothing goes over to the server, or null. */
   held?: string | null;
   said?: string | null;
+  /** Who acts are recorded as, where that can be changed here. */
+  who?: string | null;
+  onWho?: () => void;
 }) {
   const { power, bit, screws, film, cautions } = facts;
   return (
@@ -134,6 +139,11 @@ export function Tray({
           </button>
         )}
         <TrayScrews groups={screws.groups} />
+        {who !== null && onWho && (
+          <button type="button" className="who-here" onClick={onWho} aria-label={`Recorded as ${who}. Change`}>
+            {who || "Who?"}
+          </button>
+        )}
       </div>
       <div className="well">
         <svg width={52} height={44} aria-hidden="true">

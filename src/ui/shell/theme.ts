@@ -10,7 +10,9 @@ export function setTheme(theme: Theme): void {
 }
 
 export function nextTheme(): void {
-  const now = (document.documentElement.dataset.theme ?? "light") as Theme;
+  const shown = document.documentElement.dataset.theme;
+  const dark = shown === "auto" && matchMedia("(prefers-color-scheme: dark)").matches;
+  const now: Theme = dark || shown === "dim" ? "dim" : shown === "black" ? "black" : "light";
   const next: Theme = now === "light" ? "dim" : now === "dim" ? "black" : "light";
   setTheme(next);
   if (next !== "black") return;

@@ -3,6 +3,7 @@ import { mayPullLiners, powerOf } from "@/core/job";
 import { durationWords } from "@/core/quantity";
 import { nextAct, type Step, type StepStation } from "@/core/teardown";
 import { KeysLine } from "../controls/KeysLine";
+import { Term } from "../controls/Term";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
@@ -24,11 +25,15 @@ export function Elsewhere({ station, now, onTake }: { station: StepStation; now:
   return (
     <>
       <h1 className="step">
-        {next
-          ? mine.some((x) => x.done)
-            ? "Begun, not finished"
-            : "Not yet"
-          : `${station[0]!.toUpperCase()}${station.slice(1)} is behind you`}
+        {next ? (
+          mine.some((x) => x.done) ? (
+            <Term name="begun">Begun, not finished</Term>
+          ) : (
+            "Not yet"
+          )
+        ) : (
+          `${station[0]!.toUpperCase()}${station.slice(1)} is behind you`
+        )}
       </h1>
       {now && (
         <StationLink to={now.station} className="plate" data-plate>
@@ -84,6 +89,8 @@ export function Elsewhere({ station, now, onTake }: { station: StepStation; now:
       <KeysLine
         keys={[
           ["X", "power"],
+          ["W", "note, photo"],
+          ["J", "the job"],
           ["?", "all keys"],
         ]}
       >

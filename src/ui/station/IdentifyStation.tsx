@@ -12,6 +12,7 @@ import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
 import { useCatalogue } from "../job/useCatalogue";
 import { EdidReader } from "./EdidReader";
+import { LabelField } from "./LabelField";
 import { CLASS_WORDS, LabelLines } from "./LabelLines";
 import { RefusalBox } from "./RefusalBox";
 import { WayChoice } from "./WayChoice";
@@ -105,7 +106,7 @@ export function IdentifyStation() {
         payload: { way: "model", text: machine?.model ?? p.code, code: p.code, panelHash: p.hash, source: "S" },
       });
   };
-  setKeys({ space: byLabel, scan: (t) => setText((old) => (old.trim() ? `${old.trim()}\n${t}` : t)) });
+  setKeys({ space: byLabel, enter: byLabel, scan: (t) => setText((old) => (old.trim() ? `${old.trim()}\n${t}` : t)) });
   const target = lone?.code ?? (hits.length === 0 ? label.code : null);
   return (
     <>
@@ -120,25 +121,17 @@ export function IdentifyStation() {
         </p>
       )}
       <RefusalBox />
-      <label className="field">
-        <span>Label text, whole or in part</span>
-        <textarea
-          className="mono"
-          rows={2}
-          value={text}
-          maxLength={4000}
-          onChange={(e) => {
-            setText(e.target.value);
-            setPicked(null);
-          }}
-          placeholder={"GV140FHB-K31\nS/N …"}
-          spellCheck={false}
-          autoCapitalize="characters"
-        />
-        <span className="hint">The part code is usually the larger line above the serial and bar code. A scan lands here.</span>
-      </label>
+      <LabelField
+        text={text}
+        onText={(t) => {
+          setText(t);
+          setPicked(null);
+        }}
+        onEnter={target ? byLabel : null}
+      />
       {text.trim() && (
         <Plate
+          keyCap="Enter"
           line1={target ? `Take ${target}` : hits.length > 1 ? "Pick one of the equals" : "Take the part code"}
           line2={
             lone?.by
@@ -235,9 +228,10 @@ export function IdentifyStation() {
       )}
       <KeysLine
         keys={[
-          ["Space", "take the code"],
+          ["Enter", "take the code"],
           ["Backspace", "take back"],
-          ["W", "note"],
+          ["W", "note, photo"],
+          ["J", "the job"],
           ["?", "all keys"],
         ]}
       />

@@ -1,10 +1,13 @@
 "use client";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { mayPlanAnew } from "@/core/job";
 import { counted, durationWords } from "@/core/quantity";
 import { kitOf, planTimes, type Step } from "@/core/teardown";
 import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
+import { Term } from "../controls/Term";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
@@ -15,23 +18,35 @@ import { SheetLinks } from "./SheetLinks";
 
 /** What must move, in which order, and how it goes back: computed from the machine's build. */
 export function PlanStation() {
-  const { log, view, build, plan: handle, setKeys, reference, renew } = useBench();
+  const { log, view, build, plan: handle, setKeys, reference, renew, jobId } = useBench();
+  const router = useRouter();
   const [all, setAll] = useState(false);
   const s = view.state;
   const { made } = handle;
   const accept = () => {
     if (build && made?.ok) log.record({ type: "plan.made", payload: { buildHash: build.hash, goal: "subjectOut" } });
   };
-  setKeys(s.plan || !made?.ok || !handle.fresh ? {} : { space: accept });
+  const describe = `/builds/new?machine=${encodeURIComponent(s.job?.machineModel ?? "")}&job=${jobId}`;
+  setKeys(!build ? { space: () => router.push(describe) } : s.plan || !made?.ok || !handle.fresh ? {} : { space: accept });
   if (!build)
     return (
       <>
         <h1 className="step">No build for this machine</h1>
         <div className="empty">
           <b>{s.job?.machineModel} is not described yet.</b> Its parts, screws, cables and power points are unknown, so nothing
-          can be planned and nothing may be disconnected. Read its build from a file.
+          can be planned and nothing may be disconnected. A few looks at it closed give its family and a build to start from.
         </div>
-        <BuildImport onRead={renew} />
+        <Link className="plate" data-plate href={describe} prefetch={false}>
+          <span>
+            <b>Describe {s.job?.machineModel}</b>
+            <i>Looks, then parts, screws and plugs on the drawing. The way back to this job stands there.</i>
+          </span>
+          <kbd>Space</kbd>
+        </Link>
+        <details>
+          <summary className="btn quiet">Somebody has described it: read the file</summary>
+          <BuildImport onRead={renew} />
+        </details>
       </>
     );
   if (!made)
@@ -68,9 +83,9 @@ export function PlanStation() {
         {plan.out.length} steps out, {plan.in.length} back
       </h1>
       <p className="q">
-        Hands-on {durationWords(times.p50)}, at worst likely {durationWords(times.p80)} (P50 and P80;{" "}
+        Hands-on {durationWords(times.p50)}, at worst likely {durationWords(times.p80)} (<Term name="p50">P50 and P80</Term>;{" "}
         {times.jobs ? `${counted(times.jobs, "timed job")} of this family here` : "default spread, 0 timed jobs, A"}). {screws}{" "}
-        screws. Family {build.data.family}. Source: {build.data.source}.
+        screws. <Term name="family">Family {build.data.family}</Term>. Source: {build.data.source}.
       </p>
       <RefusalBox />
       {s.plan ? (
@@ -130,7 +145,8 @@ export function PlanStation() {
       <KeysLine
         keys={[
           ["Space", "take the plan"],
-          ["L", "layers in the title bar"],
+          ["W", "note, photo"],
+          ["J", "the job"],
           ["?", "all keys"],
         ]}
       />

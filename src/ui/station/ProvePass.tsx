@@ -2,6 +2,8 @@
 import { useEffect, useState } from "react";
 import { candidateOf, checksOf, oldPanelOf, passStatus } from "@/core/job";
 import { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, type Pass } from "@/core/proof";
+import { readNumber } from "@/core/quantity";
+import { NumberField } from "../controls/NumberField";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -127,7 +129,7 @@ export function ProvePass({ pass }: { pass: Pass }) {
             className="flex flex-wrap items-end gap-2"
             onSubmit={(e) => {
               e.preventDefault();
-              tapFault(Number(place.x), Number(place.y));
+              tapFault(readNumber(place.x)!, readNumber(place.y)!);
             }}
           >
             <label className="field" style={{ width: 150 }}>
@@ -141,18 +143,16 @@ export function ProvePass({ pass }: { pass: Pass }) {
               </select>
             </label>
             {(["x", "y"] as const).map((k) => (
-              <label key={k} className="field" style={{ width: 86 }}>
-                <span>{k}, mm</span>
-                <input
-                  type="number"
-                  step="any"
-                  min={-50}
-                  max={600}
-                  required
-                  value={place[k]}
-                  onChange={(e) => setPlace({ ...place, [k]: e.target.value })}
-                />
-              </label>
+              <NumberField
+                key={k}
+                label={`${k}, mm`}
+                width={86}
+                min={-50}
+                max={600}
+                required
+                value={place[k]}
+                onText={(t) => setPlace({ ...place, [k]: t })}
+              />
             ))}
             <button type="submit" className="btn">
               Add

@@ -122,13 +122,15 @@ export function StepView({ step }: { step: Step }) {
         keys={[
           ["X", "power"],
           ["C", "caution"],
-          ["W", "note"],
+          ["W", "note, photo"],
+          ...(now?.count ? ([["P", "put one back"]] as const) : []),
+          ["D", "light"],
+          ["J", "the job"],
           ["?", "all keys"],
         ]}
       >
         <button
           type="button"
-          className="flex items-center"
           onClick={() => {
             if (log.takeBack()) say("Last entry taken back");
           }}

@@ -1,7 +1,8 @@
 "use client";
 import { useState } from "react";
 import { buildOf, mayHandOver, screwsOpen } from "@/core/job";
-import { listed } from "@/core/quantity";
+import { listed, readNumber } from "@/core/quantity";
+import { NumberField } from "../controls/NumberField";
 import { Plate } from "../controls/Plate";
 import { Sheet } from "../controls/Sheet";
 import { Mark } from "../draw/Mark";
@@ -32,17 +33,14 @@ export function AngleStep() {
   const { log, setKeys } = useBench();
   const [deg, setDeg] = useState("120");
   const save = () => {
-    const n = Number(deg);
+    const n = readNumber(deg) ?? Number.NaN;
     if (!(n >= 0 && n <= 360)) return log.refuse({ gate: "angle", reason: `"${deg}" is not an angle of 0 to 360 degrees.` });
     log.record({ type: "close.angleChecked", payload: { degrees: n } });
   };
   setKeys({ space: save, enter: save });
   return (
     <>
-      <label className="field">
-        <span>Angle where it stays by itself, degrees</span>
-        <input type="number" min={0} max={360} value={deg} onChange={(e) => setDeg(e.target.value)} />
-      </label>
+      <NumberField label="Angle where it stays by itself, degrees" min={0} max={360} value={deg} onText={setDeg} />
       <Plate line1={`It stays at ${deg || "…"} degrees`} line2="Opens with one hand, no droop. Press to record." onAct={save} />
     </>
   );

@@ -1,6 +1,8 @@
 "use client";
 import { useEffect, useState } from "react";
 import { CONDITION_KINDS, CONDITION_WORDS, LOGIN_WORDS, LOGINS, type Payload } from "@/core/job";
+import { readNumber } from "@/core/quantity";
+import { NumberField } from "../controls/NumberField";
 import { PhotoField, usePhoto } from "../controls/PhotoField";
 import { useBench } from "../job/context";
 import { RefusalBox } from "../station/RefusalBox";
@@ -28,7 +30,7 @@ export function Condition() {
     const ok = await photo.record((p) =>
       log.record({
         type: "triage.conditionNoted",
-        payload: { view: side, kind, xMm: Number(place.x), yMm: Number(place.y), note: note.trim(), ...p },
+        payload: { view: side, kind, xMm: readNumber(place.x)!, yMm: readNumber(place.y)!, note: note.trim(), ...p },
       }),
     );
     if (ok) setNote("");
@@ -64,18 +66,16 @@ export function Condition() {
             </select>
           </label>
           {(["x", "y"] as const).map((k) => (
-            <label key={k} className="field" style={{ width: 84 }}>
-              <span>{k}, mm</span>
-              <input
-                type="number"
-                step="any"
-                min={-50}
-                max={600}
-                required
-                value={place[k]}
-                onChange={(e) => setPlace({ ...place, [k]: e.target.value })}
-              />
-            </label>
+            <NumberField
+              key={k}
+              label={`${k}, mm`}
+              width={84}
+              min={-50}
+              max={600}
+              required
+              value={place[k]}
+              onText={(t) => setPlace({ ...place, [k]: t })}
+            />
           ))}
           <button type="button" className="btn" aria-pressed={tapMode[0]} onClick={() => tapMode[1](!tapMode[0])}>
             Tap

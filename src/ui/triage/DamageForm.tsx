@@ -1,6 +1,8 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { Payload } from "@/core/job";
+import { readNumber } from "@/core/quantity";
+import { NumberField } from "../controls/NumberField";
 import { useBench } from "../job/context";
 
 type Kind = Payload<"triage.damageMarked">["kind"];
@@ -26,7 +28,7 @@ export function DamageForm() {
         kind,
         xMm,
         yMm,
-        sizeMm: Number(place.size) || 80,
+        sizeMm: readNumber(place.size) || 80,
         direction: kind === "lines" ? direction : null,
         movesWithLid: kind === "lines" && moves,
       },
@@ -40,7 +42,7 @@ export function DamageForm() {
       className="flex flex-col gap-2"
       onSubmit={(e) => {
         e.preventDefault();
-        mark(Number(place.x), Number(place.y));
+        mark(readNumber(place.x)!, readNumber(place.y)!);
       }}
     >
       <h2 className="sec">Mark the damage</h2>
@@ -71,19 +73,16 @@ export function DamageForm() {
           </>
         )}
         {(["x", "y", "size"] as const).map((k) => (
-          <label key={k} className="field" style={{ width: 92 }}>
-            <span>{k === "size" ? "Size, mm" : `${k}, mm`}</span>
-            <input
-              inputMode="decimal"
-              type="number"
-              min={k === "size" ? 1 : -50}
-              max={k === "size" ? 400 : 600}
-              step="any"
-              required
-              value={place[k]}
-              onChange={(e) => setPlace({ ...place, [k]: e.target.value })}
-            />
-          </label>
+          <NumberField
+            key={k}
+            label={k === "size" ? "Size, mm" : `${k}, mm`}
+            width={92}
+            min={k === "size" ? 1 : -50}
+            max={k === "size" ? 400 : 600}
+            required
+            value={place[k]}
+            onText={(t) => setPlace({ ...place, [k]: t })}
+          />
         ))}
         <button type="submit" className="btn">
           Mark

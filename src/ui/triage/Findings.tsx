@@ -25,7 +25,7 @@ export function Findings({
           const l = a.ledger.find((x) => x.finding === f.id);
           const value = a.tests.find((x) => x.test === f.id);
           return (
-            <div key={f.id} style={{ alignItems: "center" }}>
+            <div key={f.id} data-finding={f.id} data-open={!all[f.id]} style={{ alignItems: "center" }}>
               <span className="grow">
                 {f.name}
                 <span className="q block">

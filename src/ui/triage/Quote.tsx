@@ -2,7 +2,7 @@
 import { addDays, format } from "date-fns";
 import { useMemo, useState } from "react";
 import { oldPanelOf } from "@/core/job";
-import { durationWords, formatMoney } from "@/core/quantity";
+import { durationWords, formatMoney, readNumber } from "@/core/quantity";
 import { panelParts, priceMoved, type QuoteOption, quoteOptions } from "@/core/quote";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
@@ -21,7 +21,7 @@ export function Quote() {
   const s = view.state;
   const machine = reference.machines.find((m) => m.model === s.job?.machineModel);
   const old = oldPanelOf(view);
-  const replacement = value.trim() && Number(value) > 0 ? Math.round(Number(value) * 100) : null;
+  const replacement = (readNumber(value) ?? 0) > 0 ? Math.round(readNumber(value)! * 100) : null;
   const { options, basis } = useMemo(() => {
     if (!policy) return { options: [], basis: "" };
     const parts = panelParts(

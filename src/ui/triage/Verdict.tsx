@@ -3,6 +3,7 @@ import { useEffect } from "react";
 import { findingsOf, openMoneyStops } from "@/core/job";
 import { formatMoney } from "@/core/quantity";
 import { type Advice, MONEY_STOPS, type MoneyStop, NO_FAULT, NONE, type Outcome, type TriageTable } from "@/core/triage";
+import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -36,9 +37,18 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
       type: "triage.concluded",
       payload: { verdict, fault: a.lead.fault, probability: Math.round(a.lead.p * 1e6) / 1e6, tableHash: table.hash },
     });
+  /** The first row nobody has answered, or the first of all: there the next answer is given. */
+  const toRows = () => {
+    const open =
+      document.querySelector<HTMLElement>('[data-finding][data-open="true"] button') ??
+      document.querySelector<HTMLElement>("[data-finding] button");
+    open?.scrollIntoView({ block: "center" });
+    open?.focus();
+  };
+  const looks = !done && !best && a.next !== "decide";
   const decided = !done && a.next === "decide" ? () => conclude(a.lead.panel ? "panel" : "notPanel") : undefined;
   setKeys({
-    ...(decided ? { space: decided } : {}),
+    ...(decided ? { space: decided } : looks ? { space: toRows } : {}),
     keys:
       best && !done
         ? {
@@ -118,21 +128,20 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
             </span>
           </span>
         </div>
-      ) : a.next === "look" || seen === 0 ? (
-        <div className="look">
-          <Mark kind="look" size={26} />
-          <p>
-            {seen === 0 ? (
-              <>
-                <b>Begin with what you see.</b> Answer a row below, or mark the damage on the drawing.
-              </>
-            ) : (
-              <>
-                <b>Look closer before anything is ordered.</b> {a.lead.advice} No test in the list is worth its minutes now.
-              </>
-            )}
-          </p>
-        </div>
+      ) : a.next === "look" || a.next === "contradiction" || seen === 0 ? (
+        <Plate
+          line1={
+            seen === 0 ? "Answer what you see" : a.next === "contradiction" ? "Answer again what cannot be" : "Look closer first"
+          }
+          line2={
+            seen === 0
+              ? "The first row below, or mark the damage on the drawing."
+              : a.next === "contradiction"
+                ? "One of these answers was seen otherwise: the rows below can be changed."
+                : `Nothing is ordered on this. ${a.lead.advice} No test in the list is worth its minutes now.`
+          }
+          onAct={toRows}
+        />
       ) : (
         a.next === "decide" && (
           <Plate
@@ -154,14 +163,6 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
           <p>{best.caution}</p>
         </div>
       )}
-      <ContextRow />
-      {cover === "yes" && !done && (
-        <button type="button" className="btn self-start" onClick={() => conclude("cover")}>
-          Use the warranty or cover
-        </button>
-      )}
-      <Findings advice={a} table={t} all={all} given={given} set={set} />
-      {seen > 0 && !a.contradiction && <Overturn advice={a} table={t} all={all} />}
       {!done && seen > 0 && (
         <div className="flex flex-wrap gap-2">
           <button type="button" className="btn" onClick={() => conclude("panel")}>
@@ -181,6 +182,14 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
           </span>
         </div>
       )}
+      <ContextRow />
+      {cover === "yes" && !done && (
+        <button type="button" className="btn self-start" onClick={() => conclude("cover")}>
+          Use the warranty or cover
+        </button>
+      )}
+      <Findings advice={a} table={t} all={all} given={given} set={set} />
+      {seen > 0 && !a.contradiction && <Overturn advice={a} table={t} all={all} />}
       <DamageForm />
       <div className="flex flex-wrap gap-2">
         {(Object.keys(MONEY_STOPS) as MoneyStop[])
@@ -196,20 +205,15 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
             </button>
           ))}
       </div>
-      <p className="keys">
-        <span>
-          <kbd>C</kbd>safety stop
-        </span>
-        <span>
-          <kbd>W</kbd>note, photo
-        </span>
-        <span>
-          <kbd>Backspace</kbd>take back
-        </span>
-        <span>
-          <kbd>?</kbd>all keys
-        </span>
-      </p>
+      <KeysLine
+        keys={[
+          ["C", "safety stop"],
+          ["W", "note, photo"],
+          ["J", "the job"],
+          ["Backspace", "take back"],
+          ["?", "all keys"],
+        ]}
+      />
     </>
   );
 }

@@ -1,8 +1,8 @@
 import { guarded } from "@/server/guarded";
-import { json, problem } from "@/server/http";
-import { nowMs } from "@/server/now";
-import { refreshOffers } from "@/server/sellers";
-import type { OffersReply } from "@/wire/sellers";
+import { json, problem, readJson } from "@/server/http";
+import { nowIso, nowMs } from "@/server/now";
+import { keepOffers, refreshOffers } from "@/server/sellers";
+import { OffersByHand, type OffersReply } from "@/wire/sellers";
 
 export const dynamic = "force-dynamic";
 
@@ -10,4 +10,11 @@ export const dynamic = "force-dynamic";
 export const POST = guarded(async (req: Request): Promise<Response> => {
   if (!/^application\/json\b/i.test(req.headers.get("content-type") ?? "")) return problem(415, "Send application/json.");
   return json({ answers: await refreshOffers(nowMs()) } satisfies OffersReply);
+});
+
+/** Keeps offers written down by hand, with the panels and sellers nobody has recorded yet. */
+export const PUT = guarded(async (req: Request): Promise<Response> => {
+  const body = await readJson(req, OffersByHand);
+  if (!body.ok) return body.response;
+  return json(await keepOffers(body.value.offers, nowIso()));
 });

@@ -12,7 +12,25 @@ export const jobPayloads = {
     serial: z.string().trim().max(60).default(""),
     promiseAt: z.iso.datetime().nullable(),
     happened: z.string().trim().max(120).default(""),
+    /** How to reach them. */
+    contact: z.string().trim().max(120).optional(),
   }),
+  /** What was written when the job was opened, put right: what is left out stays as it was. */
+  "job.edited": z
+    .strictObject({
+      customer: text(80).optional(),
+      contact: z.string().trim().max(120).optional(),
+      words: z.string().trim().max(600).optional(),
+      machineModel: text(60).optional(),
+      serial: z.string().trim().max(60).optional(),
+      happened: z.string().trim().max(120).optional(),
+    })
+    .refine((p) => Object.values(p).some((v) => v !== undefined), "nothing is changed"),
+  /** Nothing can be done for a while: until when, where that is known, and why. */
+  "job.putOff": z.strictObject({ until: z.iso.datetime().nullable(), why: text(400) }),
+  "job.takenUp": z.strictObject({}),
+  /** A closed job goes on. */
+  "job.reopened": z.strictObject({ why: text(400) }),
   "job.promised": z.strictObject({ promiseAt: z.iso.datetime().nullable() }),
   "job.noted": z.strictObject({
     text: text(2000),

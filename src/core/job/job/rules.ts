@@ -43,6 +43,54 @@ export const jobRules = {
       if (s.job) s.job = { ...s.job, promiseAt: p.promiseAt };
     },
   },
+  "job.edited": {
+    name: "the job's words put right",
+    on: "desk",
+    always: true,
+    may: (p, { s }) =>
+      p.machineModel === undefined || p.machineModel === s.job?.machineModel
+        ? null
+        : s.plan
+          ? no("job", `The way is planned for ${s.job?.machineModel}. Take the plan back before the machine is changed.`)
+          : s.match.chosen
+            ? no(
+                "job",
+                `${s.match.chosen.code} was chosen for ${s.job?.machineModel}. Take that back before the machine is changed.`,
+              )
+            : null,
+    apply: (s, p) => {
+      if (s.job) s.job = { ...s.job, ...p };
+    },
+  },
+  "job.putOff": {
+    name: "the job put off",
+    on: "desk",
+    always: true,
+    apply: (s, p) => {
+      s.putOff = p;
+    },
+  },
+  "job.takenUp": {
+    name: "the job taken up again",
+    on: "desk",
+    always: true,
+    may: (_, { s }) => (s.putOff ? null : no("job", "This job was not put off.")),
+    apply: (s) => {
+      s.putOff = null;
+    },
+  },
+  "job.reopened": {
+    name: "the job opened again",
+    on: "desk",
+    always: true,
+    afterClosing: true,
+    may: (_, { s }) => (s.closed ? null : no("job", "This job is open.")),
+    apply: (s, p, { e }) => {
+      s.closed = null;
+      s.close = { ...s.close, handedOver: null };
+      s.notes.push({ eventId: e.id, clock: placeOf(e), who: e.who, text: `Opened again: ${p.why}`, photo: null });
+    },
+  },
   "job.noted": {
     name: "a note",
     on: "desk",
@@ -141,8 +189,10 @@ export const jobRules = {
       if (p.outcome !== "handedOver") return leftOpen(v);
       return v.s.close.handedOver ? null : (mayHandOver(v) ?? no("mayHandOver", "Hand the machine over first."));
     },
-    apply: (s, p) => {
+    apply: (s, p, { e }) => {
       s.closed = p;
+      s.closedClock = placeOf(e);
+      s.putOff = null;
     },
   },
 } satisfies RulesOf<typeof jobPayloads>;

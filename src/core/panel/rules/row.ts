@@ -58,6 +58,8 @@ export interface FitRow {
   destroying: boolean;
   change?: Change;
   look?: string;
+  /** Two sources disagree about it. */
+  disputed?: true;
 }
 
 /** Adjustable limits of the window geometry (adj). Lengths in mm. */

@@ -6,6 +6,7 @@ import { isJobId } from "@/server/http";
 import { nowMs } from "@/server/now";
 
 export const dynamic = "force-dynamic";
+export const metadata = { title: "Hand-over sheet, Helvane" };
 
 export default async function Handover({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;

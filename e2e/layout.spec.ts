@@ -1,0 +1,96 @@
+import type { Page } from "@playwright/test";
+import { expect, test } from "./bench";
+import { pageFaults } from "./pageFaults";
+
+const LONG = {
+  customer: "Städtische Bücherei am Alten Hafen, Lesesaal im zweiten Obergeschoss, Platz 114",
+  machine: "Wendell Brae Professional 14 Convertible Third Edition Slate",
+  serial: "WBP14C3-SLATE-00000000000000000000020417",
+  code: "WB140FHD-A12-REV.C1-LOT2026-WITH-TOUCH-9",
+};
+let made = 0;
+const id = (n: number) => `0190f00d-0000-7000-8000-${n.toString(16).padStart(12, "0")}`;
+
+/** Opens a job as another bench would; with `more`, records these acts after it. */
+async function open(page: Page, url: string, number: number, more: { type: string; payload: object }[] = []): Promise<string> {
+  const jobId = id(100_000 + number);
+  const acts = [
+    {
+      type: "job.opened",
+      payload: {
+        number: `H-${number}`,
+        customer: LONG.customer,
+        contact: LONG.customer,
+        words: LONG.customer,
+        machineModel: LONG.machine,
+        serial: LONG.serial,
+        promiseAt: new Date(Date.now() + (number % 9) * 86_400_000).toISOString(),
+        happened: LONG.customer,
+      },
+    },
+    ...more,
+  ];
+  for (const act of acts) {
+    made += 1;
+    const event = {
+      id: id(made),
+      jobId,
+      v: 1,
+      who: "Bench 1",
+      device: "dev-layout",
+      clock: `${String(Date.now()).padStart(15, "0")}-${String(made).padStart(6, "0")}`,
+      seen: 0,
+      ...act,
+    };
+    const res = await page.request.post(`${url}/api/jobs/${jobId}/events`, { data: { events: [event] } });
+    expect(res.ok(), await res.text()).toBe(true);
+  }
+  return jobId;
+}
+
+const WIDTHS = [390, 1024, 1280, 1920];
+
+test("120 jobs and the longest names: nothing is cut, nothing lies over another, no page scrolls sideways", async ({
+  bench,
+  page,
+}) => {
+  test.setTimeout(300_000);
+  const demo = await bench.job("H-2417", "open");
+  const table = await page.evaluate(() => fetch("/api/catalogue").then((r) => r.ok));
+  expect(table).toBe(true);
+  const first = await open(page, bench.url, 5000, [
+    { type: "identify.panelRead", payload: { way: "label", text: LONG.code, code: LONG.code, panelHash: null, source: "L" } },
+  ]);
+  for (let n = 1; n < 120; n++) await open(page, bench.url, 5000 + n);
+  const stations = ["triage", "identify", "match", "plan", "open", "swap", "bond", "prove", "close"];
+  const routes = [
+    "/",
+    "/new",
+    "/closed",
+    "/sellers",
+    "/panels",
+    "/panels/import",
+    "/panels/new",
+    "/builds",
+    "/builds/new",
+    "/settings",
+    "/likelihoods",
+    `/machines/${encodeURIComponent(LONG.serial)}`,
+    ...stations.map((s) => `/jobs/${first}/${s}`),
+    ...stations.map((s) => `/jobs/${demo}/${s}`),
+    `/jobs/${demo}/handover`,
+  ];
+  const wrong: string[] = [];
+  for (const width of WIDTHS) {
+    await page.setViewportSize({ width, height: width === 390 ? 844 : width === 1024 ? 768 : width === 1280 ? 800 : 1080 });
+    for (const route of routes) {
+      await page.goto(bench.url + route);
+      await expect(page.locator("h1").first()).toBeVisible();
+      await page.waitForLoadState("load");
+      if (route.startsWith("/jobs/")) await expect(page.locator("html[data-ready], article").first()).toHaveCount(1);
+      for (const w of await page.evaluate(pageFaults)) wrong.push(`${width} ${route}: ${w}`);
+    }
+  }
+  if (wrong.length) console.log(wrong.join("\n"));
+  expect(wrong).toEqual([]);
+});

@@ -1,0 +1,43 @@
+"use client";
+import { useCallback } from "react";
+import { readNumber } from "@/core/quantity";
+
+/** A number typed with either decimal mark; what is none, or out of its range, is said where it stands and nothing is sent. */
+export function NumberField({
+  label,
+  value,
+  onText,
+  min,
+  max,
+  width,
+  required = false,
+}: {
+  label: string;
+  value: string;
+  onText: (text: string) => void;
+  min: number;
+  max: number;
+  width?: number;
+  required?: boolean;
+}) {
+  const n = readNumber(value);
+  const wrong =
+    value.trim() === "" ? "" : n === null ? `"${value}" is not a number` : n < min || n > max ? `${min} to ${max}` : "";
+  const say = useCallback((el: HTMLInputElement | null) => el?.setCustomValidity(wrong), [wrong]);
+  return (
+    <label className="field" style={width ? { width } : undefined}>
+      <span>{label}</span>
+      <input
+        ref={say}
+        inputMode="decimal"
+        autoComplete="off"
+        maxLength={12}
+        required={required}
+        value={value}
+        aria-invalid={wrong !== ""}
+        onChange={(e) => onText(e.target.value)}
+      />
+      {wrong && <span className="wrong">{wrong}</span>}
+    </label>
+  );
+}
