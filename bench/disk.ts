@@ -7,7 +7,7 @@ type Note = (jobId: string, device: string) => { id: string; jobId: string };
 type Send = (url: string, event: { jobId: string }) => Promise<Response>;
 
 /** A small disk of its own, mounted for real; null where this account may not mount one. */
-function smallDisk(at: string): { full(): void; room(): void; readOnly(on: boolean): void; away(): void } | null {
+function smallDisk(at: string): { full(): void; room(): void; readOnly(on: boolean): boolean; away(): void } | null {
   mkdirSync(at, { recursive: true });
   const mount = (...args: string[]) => spawnSync("mount", args).status === 0;
   if (!mount("-t", "tmpfs", "-o", "size=24m", "tmpfs", at)) return null;
@@ -43,10 +43,8 @@ export async function disk(
     cpSync(".bench/forDisk.sqlite", `${at}/shop.sqlite`);
     const s = await startServer(`${at}/shop.sqlite`, { HELVANE_BACKUPS: ".bench/diskBackups" });
     const jobs = await jobsOf(s);
-    for (const [what, begin, end, words] of [
-      ["full", small.full, small.room, /is full/],
-      ["read-only", () => small.readOnly(true), () => small.readOnly(false), /can only be read|cannot be read or written/],
-    ] as const) {
+    const words = /is full/;
+    {
       const taken: string[] = [];
       let said = 0;
       let shown = 0;
@@ -55,7 +53,7 @@ export async function disk(
       for (let i = 0; i < rounds; i++) {
         const before = note(jobs[0]!, "dev-disk");
         if ((await send(s.url, before)).ok) taken.push(before.id);
-        begin();
+        small.full();
         const acts = Array.from({ length: 4 }, (_, w) => note(jobs[w % jobs.length]!, `dev-d-${w}`));
         // A full disk may have room in the write-ahead file for a few acts yet: until one is refused.
         for (let n = 0, refused = false; n < 400 && !refused; n++) {
@@ -65,13 +63,15 @@ export async function disk(
           else {
             refused = true;
             acts.push(e);
-            if (words.test(((await r.json().catch(() => null)) as { problem?: string } | null)?.problem ?? "")) said += 1;
+            const body = (await r.json().catch(() => null)) as { problem?: string } | null;
+            if (words.test(body?.problem ?? "")) said += 1;
+            else console.log(`  disk full: ${r.status} ${body?.problem ?? "no words"}`);
           }
         }
         const page = await fetch(s.url);
         if (page.ok && words.test(await page.text())) shown += 1;
         if (!(await fetch(`${s.url}/api/health`)).ok) healthSays += 1;
-        end();
+        small.room();
         for (const e of acts) {
           const r = await send(s.url, e);
           if (r.ok && !taken.includes(e.id)) taken.push(e.id);
@@ -81,13 +81,34 @@ export async function disk(
       const there = idsIn(`${at}/shop.sqlite`);
       const lost = taken.filter((id) => !there.has(id)).length;
       say(
-        `disk ${what}, ${rounds} times: refused in words, page says so, health says so, acknowledged, lost, well again without restart`,
+        `disk full, ${rounds} times: refused in words, page says so, health says so, acknowledged, lost, well again without restart`,
         `${said}, ${shown}, ${healthSays}, ${taken.length}, ${lost}, ${well ? "yes" : "no"}`,
         `${rounds}, ${rounds}, ${rounds}, -, 0, yes`,
         said === rounds && shown === rounds && healthSays === rounds && lost === 0 && well,
       );
     }
     await s.stop();
+    // A disk that is read-only when the shop is opened: said, and nothing stays that answers every page with an error.
+    const there = idsIn(`${at}/shop.sqlite`).size;
+    const turned = small.readOnly(true);
+    const refused = await startServer(`${at}/shop.sqlite`, { HELVANE_BACKUPS: ".bench/diskBackups" }).then(
+      async (x) => {
+        await x.stop();
+        return "it started";
+      },
+      (e: Error) => e.message,
+    );
+    small.readOnly(false);
+    const again = await startServer(`${at}/shop.sqlite`, { HELVANE_BACKUPS: ".bench/diskBackups" });
+    await again.stop();
+    const after = idsIn(`${at}/shop.sqlite`).size;
+    const good = turned && /can only be read|cannot be written|write-protected|read-only/i.test(refused) && after === there;
+    say(
+      "opened on a read-only disk: refused in words, and whole once it may be written to",
+      good ? `yes, ${after} events` : `NO: ${refused.slice(0, 200)}`,
+      "yes",
+      good,
+    );
   } finally {
     small.away();
     rmSync(at, { recursive: true, force: true });

@@ -47,11 +47,19 @@ class Shop {
     return b.remote ? `http://127.0.0.1:${benchPorts.get(port)}` : this.server.url;
   }
   async unlock(b: Browser): Promise<void> {
-    const res = await fetch(`${this.origin(b)}/api/unlock`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ passcode: PASSCODE, name: b.id }),
-    });
+    const ask = () =>
+      fetch(`${this.origin(b)}/api/unlock`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ passcode: PASSCODE, name: b.id }),
+      }).catch(() => null);
+    let res = await ask();
+    // A server that has just come back opens its second listener a moment later.
+    for (let i = 0; !res && i < 100; i++) {
+      await new Promise((done) => setTimeout(done, 100));
+      res = await ask();
+    }
+    if (!res) throw new Error("the bench network did not open");
     if (!res.ok) throw new Error(`not let in: ${await res.text()}`);
     b.cookie = res.headers.get("set-cookie")!.split(";")[0]!;
   }

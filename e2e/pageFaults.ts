@@ -16,6 +16,8 @@ export function pageFaults(): string[] {
   const shown = (e: Element): boolean => {
     const s = getComputedStyle(e);
     const r = e.getBoundingClientRect();
+    // What lies in a part that is folded up has a place, but is not painted.
+    if (!e.checkVisibility({ contentVisibilityAuto: true, opacityProperty: true, visibilityProperty: true })) return false;
     return s.visibility !== "hidden" && s.display !== "none" && Number(s.opacity) > 0.05 && r.width > 1 && r.height > 1;
   };
   const hiddenText = (e: Element): boolean => !!e.closest(".vh, [aria-hidden='true'], option, datalist, script, style, noscript");
@@ -54,12 +56,19 @@ export function pageFaults(): string[] {
     const dy = t.box.height * 0.22;
     return new DOMRect(t.box.x + 0.5, t.box.y + dy, Math.max(0, t.box.width - 1), Math.max(0, t.box.height - 2 * dy));
   };
-  const clipped = (e: Element): DOMRect | null => {
+  /** What of the page an element can be seen in: all boxes around it that clip, together. */
+  const clipped = (e: Element): { x: number; y: number; right: number; bottom: number } => {
+    const c = { x: -1e9, y: -1e9, right: 1e9, bottom: 1e9 };
     for (let p = e.parentElement; p && p !== document.body; p = p.parentElement) {
       const s = getComputedStyle(p);
-      if (s.overflowX !== "visible" || s.overflowY !== "visible") return p.getBoundingClientRect();
+      if (s.overflowX === "visible" && s.overflowY === "visible") continue;
+      const r = p.getBoundingClientRect();
+      c.x = Math.max(c.x, r.x);
+      c.y = Math.max(c.y, r.y);
+      c.right = Math.min(c.right, r.right);
+      c.bottom = Math.min(c.bottom, r.bottom);
     }
-    return null;
+    return c;
   };
   const sticky = (e: Element): Element | null => {
     for (let p: Element | null = e; p && p !== document.body; p = p.parentElement) {
@@ -79,8 +88,8 @@ export function pageFaults(): string[] {
     for (let k = i + 1; k < boxes.length && boxes[k]!.at.y < boxes[i]!.at.bottom; k++) {
       const [a, b] = [boxes[i]!, boxes[k]!];
       if (a.e === b.e || a.over !== b.over) continue;
-      const w = Math.min(a.at.right, b.at.right) - Math.max(a.at.x, b.at.x);
-      const h = Math.min(a.at.bottom, b.at.bottom) - Math.max(a.at.y, b.at.y);
+      const w = Math.min(a.at.right, b.at.right, a.clip.right, b.clip.right) - Math.max(a.at.x, b.at.x, a.clip.x, b.clip.x);
+      const h = Math.min(a.at.bottom, b.at.bottom, a.clip.bottom, b.clip.bottom) - Math.max(a.at.y, b.at.y, a.clip.y, b.clip.y);
       if (w > 2 && h > 2) {
         told += 1;
         out.push(`over each other: "${a.words.slice(0, 30)}" and "${b.words.slice(0, 30)}"${a.svg ? " (drawing)" : ""}`);

@@ -40,6 +40,14 @@ class ImmediateDriver extends SqliteDriver {
   override async beginTransaction(c: DatabaseConnection): Promise<void> {
     await c.executeQuery(CompiledQuery.raw("begin immediate"));
   }
+  /** A full disk or an error of it has ended the transaction already: then what is told is that, and not that there is nothing to undo. */
+  override async rollbackTransaction(c: DatabaseConnection): Promise<void> {
+    try {
+      await super.rollbackTransaction(c);
+    } catch (e) {
+      if (!/no transaction is active/.test((e as Error).message)) throw e;
+    }
+  }
 }
 
 export class OneWriterDialect extends SqliteDialect {

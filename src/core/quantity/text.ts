@@ -7,11 +7,13 @@ export function counted(n: number, one: string, many = `${one}s`): string {
 }
 
 /**
- * Minutes as a duration the way the bench says it.
+ * Minutes as a duration the way the bench says it; under one minute in seconds.
  * @param minutes zero or more
  * @example durationWords(75) // "1 h 15"
  */
 export function durationWords(minutes: number): string {
+  const seconds = Math.round(minutes * 60);
+  if (seconds > 0 && seconds < 60) return `${seconds} s`;
   const whole = Math.round(minutes);
   if (whole < 60) return `${whole} min`;
   const rest = whole % 60;

@@ -12,6 +12,7 @@ export function MiniLid({ card, ratio }: { card: JobCard; ratio: number }) {
     <svg
       width={px(lid.widthMm) + 4}
       height={px(lid.heightMm) + 4}
+      viewBox={`0 0 ${px(lid.widthMm) + 4} ${px(lid.heightMm) + 4}`}
       role="img"
       aria-label={`Lid of ${card.machine} at 1:${ratio}${card.lid ? "" : ", size not known"}`}
     >

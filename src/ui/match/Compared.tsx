@@ -33,7 +33,7 @@ export function Compared({
   return (
     <section aria-label="Fields compared" tabIndex={0} style={{ overflowX: "auto", flex: "none" }} className="pb-3">
       <div className="flex items-center justify-between gap-3 px-[18px] text-[14px] text-ink-2">
-        <span className="flex items-center gap-1.5">
+        <span className="flex flex-wrap items-center gap-1.5">
           <kbd>Up</kbd> <kbd>Down</kbd>{" "}
           {differing.length === 1 ? "1 field that differs" : `${differing.length} fields that differ`}
           <kbd className="ml-2">Left</kbd> <kbd>Right</kbd> candidate

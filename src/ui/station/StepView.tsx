@@ -151,7 +151,7 @@ function Upcoming({ steps, station }: { steps: readonly Step[]; station: Step["s
         <li key={x.id}>
           <em>{x.station === station ? "Next" : x.station[0]!.toUpperCase() + x.station.slice(1)}</em>
           <span className="grow">{x.title}</span>
-          <em>{x.minutes < 1 ? `${Math.round(x.minutes * 60)} s` : durationWords(x.minutes)}</em>
+          <em>{durationWords(x.minutes)}</em>
         </li>
       ))}
     </ol>
