@@ -17,6 +17,7 @@ export default defineConfig({
     // As many as there are cores: tests are most of what runs.
     maxWorkers: Math.max(2, availableParallelism()),
     // Copies are made where a test asks for them.
+    globalSetup: ["./tests/processes.ts"],
     env: { HELVANE_BACKUP_SCHEDULE: "off" },
   },
 });

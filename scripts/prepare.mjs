@@ -4,6 +4,7 @@ import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { dirname, join } from "node:path";
+import { bundleProcesses } from "./processes.mjs";
 
 export const say = (text) => console.log(`[helvane] ${text}`);
 export function fail(text) {
@@ -154,22 +155,5 @@ export async function build({ force = false } = {}) {
     run(process.execPath, ["node_modules/next/dist/bin/next", "build"], { quiet: true, env: { NODE_ENV: "production" } }),
   );
   if (code !== 0) fail(`The application could not be built:\n${text.slice(-3000)}`);
-  await apart();
-}
-
-/** What the server runs in a process of its own, each in one file, so that it starts at once. */
-async function apart() {
-  const { build: bundle } = await import("esbuild");
-  const entries = readdirSync("src/process").filter((f) => f.endsWith(".ts") && f !== "answer.ts");
-  await bundle({
-    entryPoints: entries.map((f) => `src/process/${f}`),
-    outdir: ".next/process",
-    outExtension: { ".js": ".mjs" },
-    bundle: true,
-    platform: "node",
-    format: "esm",
-    packages: "external",
-    logLevel: "error",
-    tsconfig: "tsconfig.json",
-  });
+  await bundleProcesses(".next/process");
 }

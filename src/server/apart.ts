@@ -23,10 +23,11 @@ export function apart<T>(
   }: { mostMs?: number; memoryMb?: number; onTold?: (told: unknown) => void; signal?: AbortSignal } = {},
 ): Promise<Apart<T>> {
   return new Promise((done) => {
-    const built = [home(), ".next", "process", `${name}.mjs`].join("/");
-    // From the source where nothing was built, as in tests and in development.
+    const bundled = process.env.HELVANE_PROCESSES;
+    const built = bundled ? [bundled, `${name}.mjs`].join("/") : [home(), ".next", "process", `${name}.mjs`].join("/");
+    // From the source where nothing was built, as in development.
     const started =
-      process.env.NODE_ENV === "production" && existsSync(built)
+      (bundled || process.env.NODE_ENV === "production") && existsSync(built)
         ? [built]
         : ["--import", "tsx", [home(), "src", "process", `${name}.ts`].join("/")];
     const child = spawn(process.execPath, [`--max-old-space-size=${memoryMb}`, ...started], {
