@@ -79,6 +79,10 @@ test("120 jobs and the longest names: nothing is cut, nothing lies over another,
     ...stations.map((s) => `/jobs/${first}/${s}`),
     ...stations.map((s) => `/jobs/${demo}/${s}`),
     `/jobs/${demo}/handover`,
+    `/jobs/${demo}/pause`,
+    "/builds/ostrel-kestrel-14",
+    "/builds/ostrel-kestrel-14/rehearse",
+    "/panels/gv140fhb-k36",
   ];
   const wrong: string[] = [];
   for (const width of WIDTHS) {

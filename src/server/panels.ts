@@ -77,6 +77,30 @@ export async function* exportPanels(format: "csv" | "json"): AsyncGenerator<stri
 /** Panels a page of the list shows. */
 const PAGE = 60;
 
+/** What is drawn of a panel in the list. */
+function drawnOf(p: Panel): PanelListPage["panels"][number]["drawn"] {
+  const o = p.outline.value;
+  const said = (words: string, source: string) => `${words} ${source}`;
+  return {
+    diagonalIn: p.diagonalIn.value,
+    outline: o,
+    outlineSource: p.outline.source,
+    tabs: p.tabs.value ?? [],
+    plug: p.connectorAt.value,
+    says: [
+      ...(p.thicknessMm.value === null ? [] : [said(`${p.thicknessMm.value} mm`, p.thicknessMm.source)]),
+      ...(p.contacts.value === null ? [] : [said(`${p.contacts.value} pins`, p.contacts.source)]),
+      [
+        p.finish.value === "glossy" ? "glossy" : "",
+        p.touch.value && p.touch.value !== "none" ? "touch" : "",
+        p.technology.value === "OLED" ? "OLED" : "",
+      ]
+        .filter(Boolean)
+        .join(", "),
+    ].filter(Boolean),
+  };
+}
+
 /** One page of the catalogue in order of id, with how many there are in all. */
 export async function listPanels(after: string): Promise<PanelListPage> {
   const { db } = connection();
@@ -99,6 +123,7 @@ export async function listPanels(after: string): Promise<PanelListPage> {
       ].join(", "),
       unknown: FACT_NAMES.filter((n) => (factOf(data, n)?.value ?? null) === null).length,
       disputed: conflictsOf(data).length,
+      drawn: drawnOf(data),
     })),
   };
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { Panel } from "@/core/panel";
 import { words } from "@/core/quantity/shapes";
 
 /** POST /api/panels/import: a table of panels, for a dry run. */
@@ -27,5 +28,22 @@ export interface PanelListPage {
   all: number;
   after: string;
   next: string | null;
-  panels: { id: string; code: string; names: string[]; words: string; unknown: number; disputed: number }[];
+  panels: {
+    id: string;
+    code: string;
+    names: string[];
+    words: string;
+    unknown: number;
+    disputed: number;
+    /** What is drawn of it, in mm, each with where it is from; null where nobody knows. */
+    drawn: {
+      diagonalIn: number | null;
+      outline: { widthMm: number; heightMm: number } | null;
+      outlineSource: string;
+      tabs: NonNullable<Panel["tabs"]["value"]>;
+      plug: { xMm: number; yMm: number } | null;
+      /** Thickness and contacts with their letters, and what is unlike most: finish, touch. */
+      says: string[];
+    };
+  }[];
 }

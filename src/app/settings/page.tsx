@@ -28,6 +28,14 @@ import { Desk } from "@/ui/shell/Desk";
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Settings, Helvane" };
 
+const PARTS = [
+  ["bench", "The bench and this screen"],
+  ["tools", "Tools and plans"],
+  ["money", "Prices and sellers"],
+  ["keeping", "Keeping and moving the shop"],
+  ["network", "Tablets"],
+] as const;
+
 export default async function SettingsPage() {
   const net = await readNetwork();
   const afar = (await headers()).get(VIA) === "bench-network";
@@ -43,21 +51,32 @@ export default async function SettingsPage() {
   ].sort();
   return (
     <Desk title="Settings" ways={[["/likelihoods", "The fault model"]]}>
-      <HabitSettings habits={await readHabits()} nowMs={nowMs()} />
-      <SettingsForms />
-      {afar ? (
-        <SignOut />
-      ) : (
-        <NetworkForm
-          on={net?.on ?? false}
-          hasPasscode={!!net?.passcodeHash}
-          addresses={net?.on ? (listener()?.addresses() ?? []) : []}
-          hosts={net?.hosts ?? []}
-          devices={net?.on ? await devices() : []}
-        />
+      <nav aria-label="Parts of Settings" className="setnav">
+        {PARTS.filter(([id]) => !afar || !["keeping"].includes(id)).map(([id, words]) => (
+          <a key={id} className="link" href={`#${id}`}>
+            {words}
+          </a>
+        ))}
+      </nav>
+      <div id="bench" className="setpart">
+        <HabitSettings habits={await readHabits()} nowMs={nowMs()} />
+        <SettingsForms />
+        <ScreenCheck />
+      </div>
+      {tools && (
+        <div id="tools" className="setpart">
+          <ToolSettings stock={tools.data} version={tools.version} asked={asked} />
+          <WeightSettings weights={weights} />
+        </div>
+      )}
+      {quote && (
+        <div id="money" className="setpart">
+          <PriceSettings policy={quote.data} version={quote.version} />
+          <FeedSetting failure={await feedFailure()} />
+        </div>
       )}
       {!afar && (
-        <>
+        <div id="keeping" className="setpart">
           <KeepShop
             backups={await backupLines()}
             drill={await readDrill()}
@@ -67,13 +86,21 @@ export default async function SettingsPage() {
           />
           <CarryShop files={await shopFiles()} here={backupsHere()} />
           <RemoveWords />
-        </>
+        </div>
       )}
-      <ScreenCheck />
-      <FeedSetting failure={await feedFailure()} />
-      {tools && <ToolSettings stock={tools.data} version={tools.version} asked={asked} />}
-      <WeightSettings weights={weights} />
-      {quote && <PriceSettings policy={quote.data} version={quote.version} />}
+      <div id="network" className="setpart">
+        {afar ? (
+          <SignOut />
+        ) : (
+          <NetworkForm
+            on={net?.on ?? false}
+            hasPasscode={!!net?.passcodeHash}
+            addresses={net?.on ? (listener()?.addresses() ?? []) : []}
+            hosts={net?.hosts ?? []}
+            devices={net?.on ? await devices() : []}
+          />
+        )}
+      </div>
     </Desk>
   );
 }

@@ -5,9 +5,9 @@ import type { NamedHit } from "@/client/catalogue";
 import { differenceWords } from "@/core/catalogue";
 import { counted } from "@/core/quantity";
 import type { PanelListPage } from "@/wire/panels";
-import { Mark } from "../draw/Mark";
 import { useCatalogue } from "../job/useCatalogue";
 import { Brand } from "../shell/JobStrip";
+import { PanelShelves } from "./PanelShelves";
 
 /** Every panel on record: found by any of its numbers, misread ones too. */
 export function PanelList({ all, after, next, panels }: PanelListPage) {
@@ -25,7 +25,7 @@ export function PanelList({ all, after, next, panels }: PanelListPage) {
   }, [query, catalogue.search, catalogue.size]);
   return (
     <main className="grow-page">
-      <div className="desk">
+      <div className="desk wide">
         <p>
           <Brand />
         </p>
@@ -84,27 +84,7 @@ export function PanelList({ all, after, next, panels }: PanelListPage) {
           </div>
         ) : (
           <>
-            <ul className="rows" aria-label="Panels">
-              {panels.map((p) => (
-                <li key={p.id}>
-                  <Link className="link mono font-bold" href={`/panels/${p.id}`} prefetch={false}>
-                    {p.code}
-                  </Link>
-                  <span className="grow q">
-                    {p.words}
-                    {p.names.length > 0 && <span className="mono">, also {p.names.join(", ")}</span>}
-                  </span>
-                  <em>
-                    {p.disputed > 0 && (
-                      <b className="text-change">
-                        <Mark kind="ask" size={15} /> {p.disputed} disputed{" "}
-                      </b>
-                    )}
-                    {p.unknown > 0 && `${p.unknown} unknown`}
-                  </em>
-                </li>
-              ))}
-            </ul>
+            <PanelShelves panels={panels} />
             <nav className="flex gap-6" aria-label="Pages">
               {after && (
                 <Link className="link" href="/panels">
