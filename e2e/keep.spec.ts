@@ -127,3 +127,56 @@ test("a locked database is said on every page, nothing typed or done is lost, an
   expect((await bench.events(id)).length).toBe(before + 1);
   expect((await fetch(`${server.url}/api/health`)).status).toBe(200);
 });
+
+test("personal words of a closed job are shown first, then removed for good: in its page, in its export, in the list", async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.job("H-2424", "triage");
+  const was = await page.locator(".strip .fact .name").first().textContent();
+  expect((await bench.actElsewhere(id, "job.closed", { outcome: "cancelled", reason: "sold to Ada at desk nine" })).status).toBe(
+    200,
+  );
+  await page.goto(`${bench.url}/settings`);
+  const words = page.locator('[data-section="words"]');
+  await words.getByLabel(/Closed more than/).fill("0");
+  await words.getByRole("button", { name: "Show these jobs" }).click();
+  await expect(words.getByRole("listitem")).toContainText("H-2424");
+  await words.getByRole("button", { name: "Leave them" }).click();
+  expect(JSON.stringify(await bench.events(id, { now: true }))).toContain("Ada at desk nine");
+  await words.getByRole("button", { name: "Show these jobs" }).click();
+  await words.getByRole("button", { name: "Remove for good" }).click();
+  await expect(words).toContainText(/Removed for good from 1 job/);
+  const left = JSON.stringify(await bench.events(id, { now: true }));
+  expect(left).not.toContain("Ada at desk nine");
+  expect(left).not.toContain(was!);
+  await page.goto(`${bench.url}/closed`);
+  await expect(page.getByRole("table")).toContainText("H-2424");
+  await expect(page.getByRole("table")).not.toContainText(was!);
+});
+
+test("with a certificate of the shop's own the bench network is encrypted, and says so", async ({ browser }, info) => {
+  const { seededCopy } = await import("./bench");
+  const { benchPorts } = await import("./server");
+  const shop = await startServer(seededCopy(`tls-${info.testId}`), {
+    HELVANE_TLS_CERT: "e2e/fixtures/bench-cert.pem",
+    HELVANE_TLS_KEY: "e2e/fixtures/bench-key.pem",
+  });
+  const context = await browser.newContext({ ignoreHTTPSErrors: true });
+  try {
+    const on = await context.request.post(`${shop.url}/api/network`, { data: { on: true, passcode: "paper-lantern" } });
+    expect(on.ok()).toBe(true);
+    const lan = `https://127.0.0.1:${benchPorts.get(Number(new URL(shop.url).port))}`;
+    const tablet = await context.newPage();
+    await tablet.goto(lan);
+    await expect(tablet).toHaveURL(/^https:.*\/unlock$/);
+    await tablet.getByLabel(/passcode/i).fill("paper-lantern");
+    await tablet.keyboard.press("Enter");
+    await expect(tablet.locator("[data-job]").first()).toBeVisible();
+    // What is not encrypted is not answered there.
+    await expect(fetch(lan.replace("https", "http")).then((r) => r.status)).rejects.toThrow();
+  } finally {
+    await context.close();
+    await shop.stop();
+  }
+});

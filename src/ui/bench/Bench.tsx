@@ -92,7 +92,6 @@ export function Bench({
   const calls = cards.map((c) => ({ c, note: edgeNote(c, nowMs) })).filter((x) => x.note.bad);
   return (
     <div className="frame">
-      <h1 className="vh">The bench</h1>
       <header className="strip">
         <div className="facts">
           <Brand />
@@ -176,6 +175,7 @@ export function Bench({
         </ol>
       </header>
       <main className="benchmain">
+        <h1 className="vh">The bench</h1>
         <div className="rack">
           {firstHour && <FirstHour facts={firstHour} />}
           {SHELVES.map((shelf, si) => (

@@ -88,34 +88,32 @@ export function FindBox({
         autoFocus={autoFocus}
         data-find
       />
-      {wanted && (
-        <Command.List label="What answers">
-          {reply.typed === wanted && reply.problem && <p role="alert">{reply.problem}</p>}
-          {!here && !reply.problem && <p className="q">Looking for “{wanted}”</p>}
-          {here && here.hits.length === 0 && (
-            <p role="status">
-              <b>No job matches “{wanted}”</b>, open or closed, and nothing else does.
-            </p>
-          )}
-          {here &&
-            GROUPS.map(([kind, heading]) => {
-              const hits = here.hits.filter((h) => h.kind === kind);
-              return (
-                hits.length > 0 && (
-                  <Command.Group key={kind} heading={heading}>
-                    {hits.map((h) => (
-                      <Command.Item key={h.href + h.title} value={h.href} onSelect={() => onOpen(h.href)} data-hit={h.title}>
-                        <b className={kind === "job" || kind === "panel" ? "mono" : ""}>{h.title}</b>
-                        <span>{h.note}</span>
-                      </Command.Item>
-                    ))}
-                  </Command.Group>
-                )
-              );
-            })}
-          {here && here.more > 0 && <p className="q">{here.more} more answer as well: type more of it.</p>}
-        </Command.List>
-      )}
+      <Command.List label="What answers" hidden={!wanted}>
+        {reply.typed === wanted && reply.problem && <p role="alert">{reply.problem}</p>}
+        {wanted && !here && !reply.problem && <p className="q">Looking for “{wanted}”</p>}
+        {here && here.hits.length === 0 && (
+          <p role="status">
+            <b>No job matches “{wanted}”</b>, open or closed, and nothing else does.
+          </p>
+        )}
+        {here &&
+          GROUPS.map(([kind, heading]) => {
+            const hits = here.hits.filter((h) => h.kind === kind);
+            return (
+              hits.length > 0 && (
+                <Command.Group key={kind} heading={heading}>
+                  {hits.map((h) => (
+                    <Command.Item key={h.href + h.title} value={h.href} onSelect={() => onOpen(h.href)} data-hit={h.title}>
+                      <b className={kind === "job" || kind === "panel" ? "mono" : ""}>{h.title}</b>
+                      <span>{h.note}</span>
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )
+            );
+          })}
+        {here && here.more > 0 && <p className="q">{here.more} more answer as well: type more of it.</p>}
+      </Command.List>
     </Command>
   );
 }

@@ -6,6 +6,7 @@ import { nextAct, type Step, type StepKind, stepRule } from "@/core/teardown";
 import { HoldButton } from "../controls/HoldButton";
 import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
+import { ConnectorDetail } from "../draw/ConnectorDetail";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { InHand } from "./InHand";
@@ -93,6 +94,7 @@ export function StepView({ step }: { step: Step }) {
         </p>
       )}
       {point && <PointCheck point={point} />}
+      {connector && <ConnectorDetail kind={connector.kind} out={step.kind === "cableOff"} />}
       {connector && (
         <p className="text-[18px] leading-[23px]">
           <b>{CONNECTOR_MOTION[connector.kind].name[0]!.toUpperCase() + CONNECTOR_MOTION[connector.kind].name.slice(1)}.</b>{" "}
