@@ -67,12 +67,20 @@ local.on("error", (e) => {
 });
 
 await app.prepare();
+// The first page a fresh process makes takes several times as long as any later one: it is made before anybody can ask, at a port of its own.
+await new Promise((done) => {
+  const first = createServer((req, res) => handle(req, res));
+  first.once("error", done);
+  first.listen(0, "127.0.0.1", async () => {
+    await fetch(`http://127.0.0.1:${first.address().port}/`, { signal: AbortSignal.timeout(10_000) })
+      .then((r) => r.arrayBuffer())
+      .catch(() => null);
+    first.close(done);
+    first.closeAllConnections();
+  });
+});
 local.listen(port, "127.0.0.1", async () => {
   console.log(`Helvane is ready at http://127.0.0.1:${port}`);
-  // The first page anybody opens is read once already.
-  void fetch(`http://127.0.0.1:${port}/`)
-    .then((r) => r.arrayBuffer())
-    .catch(() => null);
   const res = await fetch(`http://127.0.0.1:${port}/api/network`).catch(() => null);
   if (res?.ok && (await res.json()).on)
     await globalThis.helvaneListener.open().then(

@@ -101,7 +101,7 @@ await page.getByLabel("Label text, whole or in part").fill("TQ116WHA-RO2\nS/N 7Q
 await take(page, "identify");
 await page.goto(`${url}/new`);
 await page.getByLabel("Customer").fill("Reading Room, desk 2");
-await page.getByLabel("Machine").fill("Ostrel Kestrel 14");
+await page.getByLabel("Machine", { exact: true }).fill("Ostrel Kestrel 14");
 await page.keyboard.press("Enter");
 await page.waitForURL("**/triage");
 await page.locator("html[data-ready]").waitFor();
@@ -133,6 +133,9 @@ await take(page, "plan");
 await follow(page, "H-2417", /Take out 6 base screws/);
 for (let i = 0; i < 3; i++) await press(page, "Space");
 await take(page, "open");
+const phone = await open("light", { width: 390, height: 844 });
+await go(phone, "H-2417", "open");
+await take(phone, "phone-open");
 await follow(page, "H-2417", /Pull the left tab/);
 await go(page, "H-2417", "bond");
 await follow(page, "H-2417", /Take off display plug/);
@@ -166,11 +169,6 @@ await page.goto(`${url}/builds/marrick-holm-15`);
 await page.waitForLoadState("networkidle");
 await page.getByRole("group", { name: "Parts" }).getByRole("button", { name: "Palm rest" }).click();
 await take(page, "build");
-await page.goto(`${url}/builds/new`);
-await page.waitForLoadState("networkidle");
-await page.getByLabel("Machine").fill("Nonesuch Moor 15");
-await page.getByRole("button", { name: /Glass right to the edge of the lid\? Yes/ }).click();
-await take(page, "family");
 await page.goto(`${url}/builds/pellow-lune-13/rehearse`);
 await page.waitForLoadState("networkidle");
 await page.getByRole("button").filter({ hasNotText: "Shut the machine down" }).first().click();
@@ -178,20 +176,8 @@ await take(page, "rehearse");
 await page.goto(`${url}/panels/gv140fhb-k36`);
 await page.waitForLoadState("networkidle");
 await take(page, "panel");
-await page.goto(`${url}/panels/import`);
+await page.goto(`${url}/panels`);
 await page.waitForLoadState("networkidle");
-const table = ["code,source,diagonal_in,outline_width_mm,outline_height_mm,contacts,pitch_mm,family"];
-for (let i = 0; i < 400; i++)
-  table.push(
-    i % 90 === 7
-      ? `ZQ140FHB-X${i},D,14,31x,195.8,30,0.5,eDP`
-      : i === 4
-        ? "GV140FHB-K31,S,14,315.8,195.8,40,0.5,eDP"
-        : `ZQ140FHB-A${i},D,14,315.8,195.8,30,0.5,eDP`,
-  );
-await page.getByLabel("Or its text").fill(table.join("\n"));
-await page.getByRole("button", { name: /Read it as a trial/ }).click();
-await page.getByText(/400 rows read/).waitFor();
-await take(page, "panel-import");
+await take(page, "panels");
 await browser.close();
 process.exit(0);
