@@ -26,8 +26,14 @@ export function EditorFooter({
   return (
     <footer className="savebar">
       <SaidBox said={said} />
-      <div className="flex items-center gap-4">
-        <button type="button" className="plate small" style={{ width: 340 }} disabled={!changed} onClick={() => void onSave()}>
+      <div className="flex flex-wrap items-center gap-4">
+        <button
+          type="button"
+          className="plate small"
+          style={{ width: "min(340px, 100%)" }}
+          disabled={!changed}
+          onClick={() => void onSave()}
+        >
           <span>
             <b>{version ? "Save the build" : "Add this machine"}</b>
             <i>{changed ? "Checked whole before it is saved." : "Nothing changed."}</i>
