@@ -1,12 +1,12 @@
 "use client";
 import { format, isSameDay } from "date-fns";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { read } from "@/client/device";
 import type { JobCard } from "@/wire/jobCard";
 import { useBenchKeys } from "../controls/useBenchKeys";
-import { FindBox } from "../find/FindBox";
 import { Brand, STATION_NAMES, STATION_PATHS } from "../shell/JobStrip";
 import { Tray } from "../shell/Tray";
 import { nextTheme } from "../shell/theme";
@@ -16,6 +16,9 @@ import { trayOf } from "./benchTray";
 import { type FirstFacts, FirstHour } from "./FirstHour";
 import { Shelf } from "./Shelf";
 import { edgeNote, SHELVES } from "./shelf";
+
+// What finds comes a moment after the shelves.
+const FindBox = dynamic(() => import("../find/FindBox").then((m) => m.FindBox), { ssr: false });
 
 /** With so few jobs on the shelves nobody needs less. */
 const FEW = 8;
@@ -50,10 +53,16 @@ export function Bench({
   const [only, setOnly] = useState(ALL);
   const [lettersOff, setLettersOff] = useState(false);
   const find = useRef<HTMLInputElement>(null);
+  // Asked for before it came: it has the focus once it is there.
+  const [eager, setEager] = useState(false);
+  const toFind = () => {
+    if (find.current) find.current.focus();
+    else setEager(true);
+  };
   useEffect(() => {
     setLettersOff(read("helvane.letters") === "off");
     document.documentElement.dataset.ready = "true";
-    if (new URLSearchParams(location.search).has("find")) find.current?.focus();
+    if (new URLSearchParams(location.search).has("find")) setEager(true);
     if (clockFixed) return;
     const t = setInterval(() => router.refresh(), 30_000);
     return () => clearInterval(t);
@@ -84,10 +93,10 @@ export function Bench({
     lettersOff,
     onScan: (t) => {
       setQuery(t);
-      find.current?.focus();
+      toFind();
     },
     onEnter: () => first && router.push(`/jobs/${first.id}/${first.station}`),
-    keys: { "/": () => find.current?.focus(), a: () => router.push("/new"), d: () => nextTheme() },
+    keys: { "/": toFind, a: () => router.push("/new"), d: () => nextTheme() },
   });
   const calls = cards.map((c) => ({ c, note: edgeNote(c, nowMs) })).filter((x) => x.note.bad);
   return (
@@ -112,7 +121,7 @@ export function Bench({
             </span>
           </div>
           <div className="finder">
-            <FindBox typed={query} onTyped={setQuery} onOpen={(href) => router.push(href)} inputRef={find} />
+            <FindBox typed={query} onTyped={setQuery} onOpen={(href) => router.push(href)} inputRef={find} autoFocus={eager} />
             <kbd>/</kbd>
           </div>
           <Link

@@ -1,16 +1,24 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { buildOf, powerOf } from "@/core/job";
 import { Sheet } from "../controls/Sheet";
 import { Mark } from "../draw/Mark";
-import { FindBox } from "../find/FindBox";
 import { Cautions } from "./Cautions";
 import { useBench } from "./context";
-import { JobWords } from "./JobWords";
 import { KeptHere } from "./KeptHere";
 import { NoteForm } from "./NoteForm";
 import { PedalKeys } from "./PedalKeys";
 import { WhoChoice } from "./WhoChoice";
+
+const LOAD = {
+  find: () => import("../find/FindBox").then((m) => m.FindBox),
+  job: () => import("./JobWords").then((m) => m.JobWords),
+};
+const FindBox = dynamic(LOAD.find, { ssr: false });
+const JobWords = dynamic(LOAD.job, { ssr: false });
+/** Fetches what the sheets show: they may be wanted while the server is away. */
+export const loadDialogs = () => Promise.allSettled(Object.values(LOAD).map((load) => load()));
 
 export type DialogName = "power" | "cautions" | "note" | "kept" | "keys" | "find" | "job" | "who";
 

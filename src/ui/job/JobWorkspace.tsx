@@ -4,6 +4,7 @@ import type { JobEvent, Snapshots } from "@/core/job";
 import type { Station } from "@/core/teardown";
 import type { JobPageReply, JobReference } from "@/wire/jobPage";
 import { loadStations } from "../station/StationColumn";
+import { loadDialogs } from "./BenchDialogs";
 import { JobFrame } from "./JobFrame";
 import { useJobLog } from "./useJobLog";
 import { useJobPage } from "./useJobPage";
@@ -50,7 +51,10 @@ export function JobWorkspace(props: WorkspaceProps) {
   }, [props.nowMs, props.clockFixed]);
   // Every station at hand before it is wanted: it may be wanted while the server is away.
   useEffect(() => {
-    const t = setTimeout(loadStations, 1500);
+    const t = setTimeout(() => {
+      loadStations();
+      void loadDialogs();
+    }, 1500);
     return () => clearTimeout(t);
   }, []);
   const awaySince = useRef<number | null>(null);
