@@ -1,5 +1,6 @@
 "use client";
-import { type ReactNode, useId, useRef } from "react";
+import { Popover } from "radix-ui";
+import { type ReactNode, useState } from "react";
 
 const WORDS = {
   p50: "P50: half of such jobs are through by then. P80: four in five are. Both from the plan's own minutes, spread as the timed jobs of this family here were.",
@@ -14,34 +15,32 @@ export type TermName = keyof typeof WORDS;
 
 /** A word of the trade with what it means: on hover, on focus, and by a tap. */
 export function Term({ name, children }: { name: TermName; children: ReactNode }) {
-  const id = useId();
-  const tip = useRef<HTMLSpanElement>(null);
-  const show = (at: HTMLElement, on: boolean) => {
-    const t = tip.current;
-    if (!t) return;
-    if (!on) return t.hidePopover();
-    t.showPopover();
-    const r = at.getBoundingClientRect();
-    t.style.left = `${Math.max(8, Math.min(r.left, window.innerWidth - t.offsetWidth - 8))}px`;
-    t.style.top = `${r.bottom + 4 + t.offsetHeight > window.innerHeight ? r.top - t.offsetHeight - 4 : r.bottom + 4}px`;
-  };
+  const [open, setOpen] = useState(false);
   return (
-    <>
-      <button
-        type="button"
-        className="term"
-        aria-describedby={id}
-        onPointerEnter={(e) => e.pointerType === "mouse" && show(e.currentTarget, true)}
-        onPointerLeave={(e) => e.pointerType === "mouse" && show(e.currentTarget, false)}
-        onFocus={(e) => e.currentTarget.matches(":focus-visible") && show(e.currentTarget, true)}
-        onBlur={(e) => show(e.currentTarget, false)}
-        onClick={(e) => show(e.currentTarget, true)}
-      >
-        {children}
-      </button>
-      <span id={id} ref={tip} popover="manual" role="note" className="tip">
-        {WORDS[name]}
-      </span>
-    </>
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger asChild>
+        <button
+          type="button"
+          className="term"
+          onPointerEnter={(e) => e.pointerType === "mouse" && setOpen(true)}
+          onPointerLeave={(e) => e.pointerType === "mouse" && setOpen(false)}
+          onFocus={(e) => e.target.matches(":focus-visible") && setOpen(true)}
+          onBlur={() => setOpen(false)}
+        >
+          {children}
+        </button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          className="tip"
+          sideOffset={4}
+          collisionPadding={8}
+          onOpenAutoFocus={(e) => e.preventDefault()}
+          role="note"
+        >
+          {WORDS[name]}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   );
 }
