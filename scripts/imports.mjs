@@ -109,6 +109,19 @@ function circle(file) {
   state.set(file, "done");
 }
 for (const f of within.keys()) circle(f);
+/** What `npm run NAME` starts must load on a fresh clone, before there is any package: only node's own and each other, statically. */
+const bare = (file, from) => {
+  for (const m of readFileSync(file, "utf8").matchAll(/^import [^;]*?["']([^"']+)["'];/gms)) {
+    if (m[1].startsWith("./")) bare(join("scripts", m[1]), from);
+    else if (!m[1].startsWith("node:")) wrong.push(`${from}: loads ${m[1]} in ${file} before packages are installed`);
+  }
+};
+// A tool of those who write Helvane, on a checkout that has run its tests.
+const AFTER = new Set(["scripts/mutate.mjs"]);
+for (const line of Object.values(JSON.parse(readFileSync("package.json", "utf8")).scripts)) {
+  const file = /^node (scripts\/[\w.]+)/.exec(line)?.[1];
+  if (file && !AFTER.has(file)) bare(file, file);
+}
 if (wrong.length) {
   console.error(wrong.join("\n"));
   process.exit(1);

@@ -4,7 +4,6 @@ import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { dirname, join } from "node:path";
-import { bundleProcesses } from "./processes.mjs";
 
 export const say = (text) => console.log(`[helvane] ${text}`);
 export function fail(text) {
@@ -155,5 +154,7 @@ export async function build({ force = false } = {}) {
     run(process.execPath, ["node_modules/next/dist/bin/next", "build"], { quiet: true, env: { NODE_ENV: "production" } }),
   );
   if (code !== 0) fail(`The application could not be built:\n${text.slice(-3000)}`);
+  // Only here: it needs a package, and what imports this file runs before there are any.
+  const { bundleProcesses } = await import("./processes.mjs");
   await bundleProcesses(".next/process");
 }
