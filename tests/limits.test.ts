@@ -66,6 +66,7 @@ const LIMITS: Record<string, Row[]> = {
   ],
   "triage.moneyStopRaised": [["letters", null, 400, "note"]],
   "triage.moneyStopWaived": [["letters", 1, 400, "reason"]],
+  "triage.liquidCleared": [["letters", 1, 400, "how"]],
   "triage.concluded": [["number", 0, 1, "probability"]],
   "quote.chosen": [
     ["whole", 0, null, "expectedMinor p80Minor"],

@@ -38,6 +38,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "triage.intakeAgreed": { words: "Fell", agreedBy: "Desk", login: "guest" },
   "triage.moneyStopRaised": { stop: "consent", note: "not asked" },
   "triage.moneyStopWaived": { stop: "consent", reason: "asked by phone" },
+  "triage.liquidCleared": { opened: true, cleaned: true, dry: true, how: "rinsed, two days in the dry cupboard" },
   "triage.concluded": { verdict: "panel", fault: "panelCell", probability: 0.9, ...table },
   "quote.chosen": {
     option: "panelNew",

@@ -141,6 +141,8 @@ export const Connector = z.strictObject({
   mark: words(120).optional(),
   /** How far its plug can be moved from where it sat. */
   slackMm: z.number().min(0).max(300).optional(),
+  /** Where its cable leaves the last guide: a plug nearer to that needs no slack. */
+  comesFrom: z.strictObject({ xMm: mmCoord, yMm: mmCoord }).optional(),
   minutes: z.number().positive().max(30).default(1),
 });
 export type Connector = z.infer<typeof Connector>;
@@ -201,6 +203,10 @@ export const PlacePhoto = z.strictObject({
 });
 export type PlacePhoto = z.infer<typeof PlacePhoto>;
 
+const VoltSpan = z
+  .strictObject({ min: z.number().min(0).max(100), max: z.number().min(0).max(100) })
+  .refine((r) => r.min <= r.max, "the least is above the most");
+
 export const Build = z.strictObject({
   format: z.literal("helvane.build"),
   version: z.literal(2),
@@ -221,6 +227,8 @@ export const Build = z.strictObject({
     opening: Rect,
     pocket: Rect,
     pocketDepthMm: z.number().positive().max(20),
+    /** Room behind the panel's lower edge, where its own board sits. */
+    lowerEdgeDepthMm: z.number().positive().max(20).optional(),
     panelAt: z.strictObject({ xMm: mmCoord, yMm: mmCoord }),
     camera: z.strictObject({ xMm: mmCoord, yMm: mmCoord }).optional(),
     /** How each edge may be entered, or that it must not be. */
@@ -268,7 +276,38 @@ export const Build = z.strictObject({
         .nullable()
         .default(null),
       source: words(120),
+      /** The board's list of rates above is not all it can do. */
+      ratesPartial: z.boolean().optional(),
+      /** The source dithers down to 6 bit; missing = not known. */
+      dithers: z.enum(["yes", "no"]).optional(),
     })
+    .optional(),
+  /** What this machine feeds its panel, with its tolerance, V. */
+  rails: z
+    .strictObject({
+      logicV: VoltSpan.optional(),
+      backlightV: VoltSpan.optional(),
+      source: words(120),
+    })
+    .optional(),
+  /** Panels this board was sold with, and whether that code was seen fitted with this board and cable. */
+  soldWith: z
+    .array(z.strictObject({ code: words(40), seen: words(120), fitted: z.boolean() }))
+    .max(40)
+    .optional(),
+  /** Cables to be had that end in another plug. */
+  cableKits: z
+    .array(
+      z.strictObject({
+        part: words(60),
+        family: z.enum(["eDP", "LVDS"]),
+        contacts: z.int().min(10).max(80),
+        pitchMm: z.number().min(0.2).max(2),
+        costMinor: z.int().min(0).max(10_000_000),
+        minutes: z.number().min(0).max(600),
+      }),
+    )
+    .max(12)
     .optional(),
   photos: z.array(PlacePhoto).max(60).optional(),
   /** Whether a new panel has to be bound to the board by the maker's software; missing = not known. */

@@ -88,7 +88,7 @@ export function fitOf(v: JobView, build: Build | null = matchBuildOf(v)): { rows
     if (!look && samePart && !r.disputed)
       return { ...r, verdict: "same", words: "same code", reason: `Both labels read ${cand.code}: the same part.` };
     if (!look) return r;
-    if (NOT_BY_EYE.includes(r.field) && look.source === "M") return r;
+    if ((r.notByEye || NOT_BY_EYE.includes(r.field)) && look.source === "M") return r;
     return look.result === "agrees"
       ? { ...r, verdict: "same", words: "looked at, agrees", reason: look.note || "Looked at on arrival." }
       : { ...r, verdict: "stop", words: "looked at, differs", reason: look.note || "The part in hand differs." };

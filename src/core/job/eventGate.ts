@@ -5,7 +5,7 @@ import type { JobEvent } from "./event";
 import type { EventType } from "./payloads";
 import { ruleOf } from "./registry";
 import type { EventRule } from "./rule";
-import { moneyWords, openMoneyStops, safetyClear } from "./stops";
+import { dryClear, moneyWords, openMoneyStops, safetyClear } from "./stops";
 
 /** Reference data an event names by hash has to be with the job, and of the kind it is taken for. */
 function snapshotMissing(v: JobView, e: JobEvent, rule: EventRule<EventType>): Answer {
@@ -41,6 +41,9 @@ export function eventGate(v: JobView, e: JobEvent): Answer {
   const through = typeof rule.throughStop === "function" ? rule.throughStop(e.payload as never, s) : rule.throughStop;
   const safety = through ? null : safetyClear(v);
   if (safety) return safety;
+  const powers = typeof rule.powers === "function" ? rule.powers(e.payload as never, v) : rule.powers;
+  const wet = powers ? dryClear(v) : null;
+  if (wet) return wet;
   if (rule.on === "machine") {
     const money = openMoneyStops(s)[0];
     if (money) return no("money", `${moneyWords(money).name}: ${moneyWords(money).say}`);

@@ -34,6 +34,8 @@ interface Traits<T extends EventType> {
   afterClosing?: true;
   /** Goes through an open safety stop. */
   throughStop?: true | ((p: Payload<T>, s: JobState) => boolean);
+  /** Feeds the machine, wakes it, or looks at it running: refused while liquid in it is not cleared. */
+  powers?: true | ((p: Payload<T>, v: { state: JobState; snapshots: Snapshots }) => boolean);
   /** Spends money: refused when it was decided on an older state of the job. */
   spends?: true;
   /** Corrects the record rather than telling of an act: refused when it comes late, as when it is recorded live. */

@@ -41,6 +41,8 @@ export interface JobState {
   putOff: Payload<"job.putOff"> | null;
   handedOn: string | null;
   hazards: Partial<Record<Hazard, { note: string; madeSafe: { by: string; how: string } | null }>>;
+  /** Liquid went in: since when that is known, and how it was cleared. */
+  wet: { since: string; cleared: { how: string; clock: string } | null } | null;
   moneyStops: Partial<Record<MoneyStop, { note: string; waived: string | null }>>;
   breaches: Breach[];
   notes: { eventId: string; clock: string; who: string; text: string; photo: Payload<"job.noted">["photo"] | null }[];
@@ -151,6 +153,7 @@ export function emptyState(): JobState {
     putOff: null,
     handedOn: null,
     hazards: {},
+    wet: null,
     moneyStops: {},
     breaches: [],
     notes: [],

@@ -25,6 +25,16 @@ export function safetyClear(v: { state: JobState }, gate = "safety"): Answer {
   return no(gate, `${name}. ${say} Record how it was made safe, or hand the machine to a trained person.`);
 }
 
+/** Liquid was told of and nobody has recorded that it was opened, cleaned and dried. @example isWet(s) // false */
+export const isWet = (s: JobState): boolean => s.wet !== null && s.wet.cleared === null;
+
+/** What is done with a machine that liquid went into, in its order. */
+export const LIQUID_SAYS =
+  "Liquid: press no key. Mains out and pack off first; then open it, clean it, dry it without heat. Nothing wakes or feeds it before that is recorded.";
+
+/** No liquid in it that is not cleared: nothing powers a wet machine. @example dryClear(view) // null */
+export const dryClear = (v: { state: JobState }): Answer => (isWet(v.state) ? no("liquid", LIQUID_SAYS) : null);
+
 /** No breach is open. @example breachClear(view, "mayConnect") // null */
 export function breachClear(v: { state: JobState }, gate: string): Answer {
   const b = openBreaches(v.state)[0];

@@ -1,7 +1,7 @@
 import { decides, SOURCE_WORDS, type Sourced } from "../quantity";
 import { FACT_NAMES, type FactName } from "./factNames";
 import { factOf } from "./factOf";
-import { DESTROYING } from "./rules";
+import { DESTROYING_FACTS } from "./rules";
 import { equal } from "./rules/row";
 import type { Claim, Panel } from "./schema";
 
@@ -25,10 +25,7 @@ export function conflictsOf(p: Panel): Conflict[] {
     const kept = factOf(p, fact);
     if (!kept || kept.value === null) return [];
     const against = claims.filter(
-      (c) =>
-        c.fact === fact &&
-        !equal(c.value, kept.value) &&
-        (decides(c) || !decides(kept) || (DESTROYING as readonly string[]).includes(fact)),
+      (c) => c.fact === fact && !equal(c.value, kept.value) && (decides(c) || !decides(kept) || DESTROYING_FACTS.includes(fact)),
     );
     return against.length ? [{ fact, kept, against }] : [];
   });

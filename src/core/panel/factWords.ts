@@ -32,6 +32,22 @@ export const FACT_LABEL: Readonly<Record<FactName, string>> = {
   finish: "Finish",
   tabs: "Mounting tabs",
   inTheBox: "In the box",
+  dimming: "Dimming",
+  ledCurrentMa: "String current, mA",
+  lowerEdgeMm: "Lower edge, mm",
+  cell: "Cell",
+  viewingAngleDeg: "Viewing angle, °",
+  brightnessNits: "Brightness, cd/m²",
+  gamutPercent: "Gamut, % sRGB",
+  touchController: "Touch controller",
+  touchPlug: "Touch plug",
+  glass: "Front glass",
+  cableExit: "Cable leaves to",
+  lvdsOrder: "LVDS bit order",
+  dithered: "Depth by dithering",
+  privacy: "Privacy layer",
+  adaptiveRefresh: "Adaptive refresh",
+  selfRefresh: "Self refresh",
 };
 
 /** Values that stand for words, in words. @example VALUE_WORDS.ledOnPanel // "LED, on panel" */
@@ -44,7 +60,20 @@ export const VALUE_WORDS: Readonly<Record<string, string>> = {
   oled: "none, OLED",
   onCell: "in the cell",
   separate: "separate layer",
+  pwm: "PWM contact",
+  link: "over the link",
+  both: "contact or link",
+  plain: "plain",
+  roundedCorners: "rounded corners",
+  notch: "notch",
+  bondedCover: "bonded cover",
+  vesa: "VESA",
+  jeida: "JEIDA",
 };
+
+/** A figure, or the range it is. @example spanWords({ min: 5, max: 21 }) // "5 to 21" */
+export const spanWords = (v: number | { min: number; max: number }): string =>
+  typeof v === "number" ? String(v) : `${v.min} to ${v.max}`;
 
 const OF: { [F in FactName]?: (v: Value<F>) => string } = {
   outline: (v) => `${mm(v.widthMm)} × ${mm(v.heightMm)}`,
@@ -54,6 +83,9 @@ const OF: { [F in FactName]?: (v: Value<F>) => string } = {
   activeAt: (v) => `${mm(v.xMm)}, ${mm(v.yMm)}`,
   lowerModes: (v) => v.map((m) => `${m.refreshHz} Hz at ${m.pixelClockKHz} kHz`).join(", ") || "none",
   laneRatesGbps: (v) => v.join(", "),
+  logicSupplyV: spanWords,
+  backlightSupplyV: spanWords,
+  ledCurrentMa: spanWords,
   tabs: (v) => (v.length ? `${v.length}, screwed` : "none"),
   inTheBox: (v) => v.join(", ") || "panel only",
 };

@@ -26,8 +26,10 @@ describe("fit, destroying fields", () => {
       expect(row(old, field).verdict).toBe("same");
       expect(row(withField(old, field, other[field]), field).verdict).toBe("stop");
       for (const source of ["S", "G"]) {
-        // A seller's word that it differs stops all the same; that it is equal decides nothing.
-        expect(row(withField(old, field, other[field], source), field).verdict).toBe("stop");
+        // What only suggests neither lets in nor keeps out: it is looked at, and the other word is said.
+        const r = row(withField(old, field, other[field], source), field);
+        expect(r.verdict).toBe("unknown");
+        expect(r.reason).toContain(" not ");
         expect(row(withField(old, field, old[field].value, source), field).verdict).toBe("unknown");
       }
       expect(row(withField(old, field, null), field).verdict).toBe("unknown");
@@ -53,12 +55,14 @@ describe("fit, geometry on both sides of each limit", () => {
   const wide = (widthMm: number, heightMm = old.outline.value!.heightMm) => withField(old, "outline", { widthMm, heightMm });
   it("outline against the pocket and the old one", () => {
     const w = old.outline.value!.widthMm;
-    expect(row(wide(w + 0.3), "outline").verdict).toBe("same");
-    expect(row(wide(w + 0.4), "outline").verdict).toBe("change");
+    expect(row(wide(w + 0.2), "outline").verdict).toBe("same");
+    expect(row(wide(w - 0.3), "outline").verdict).toBe("unknown");
+    expect(row(wide(w - 0.5), "outline").verdict).toBe("change");
     expect(row(wide(w - 4), "outline").verdict).toBe("change");
-    expect(row(wide(w - 4.1), "outline").verdict).toBe("stop");
+    expect(row(wide(w - 4.2), "outline").verdict).toBe("stop");
     expect(row(wide(pocket.widthMm), "outline").verdict).not.toBe("stop");
-    expect(row(wide(pocket.widthMm + 0.1), "outline")).toMatchObject({ verdict: "stop", words: "0.1 too wide" });
+    expect(row(wide(pocket.widthMm + 0.1), "outline").verdict).toBe("unknown");
+    expect(row(wide(pocket.widthMm + 0.2), "outline")).toMatchObject({ verdict: "stop", words: "0.2 too wide" });
     expect(row(wide(w, pocket.heightMm + 0.2), "outline")).toMatchObject({ verdict: "stop", words: "0.2 too high" });
     // Without a build a different outline cannot be judged.
     expect(row(wide(w + 1), "outline", old, null).verdict).toBe("unknown");
@@ -67,19 +71,27 @@ describe("fit, geometry on both sides of each limit", () => {
     const t = old.thicknessMm.value!;
     const thick = (v: number) => withField(old, "thicknessMm", v);
     const deep = { ...build, lid: { ...build.lid, pocketDepthMm: t + 1 } };
-    expect(row(thick(t + 0.2), "thicknessMm").verdict).toBe("same");
-    expect(row(thick(t + 0.21), "thicknessMm", old, deep)).toMatchObject({ verdict: "change", change: { part: "thinner tape" } });
+    expect(row(thick(t + 0.1), "thicknessMm", old, deep).verdict).toBe("same");
+    expect(row(thick(t + 0.2), "thicknessMm", old, deep).verdict).toBe("unknown");
+    expect(row(thick(t + 0.41), "thicknessMm", old, deep)).toMatchObject({ verdict: "change", change: { part: "thinner tape" } });
     expect(row(thick(t - 0.4), "thicknessMm")).toMatchObject({ verdict: "change", change: { part: "thicker tape" } });
     expect(row(thick(pocketDepthMm), "thicknessMm").verdict).not.toBe("stop");
-    expect(row(thick(pocketDepthMm + 0.05), "thicknessMm").verdict).toBe("stop");
+    // The tape under it is part of the depth.
+    expect(row(thick(pocketDepthMm), "thicknessMm").reason).toMatch(/stand 0.2 mm proud/);
+    expect(row(thick(pocketDepthMm + 0.05), "thicknessMm").verdict).toBe("unknown");
+    expect(row(thick(pocketDepthMm + 0.2), "thicknessMm").verdict).toBe("stop");
   });
-  it("tabs: none on a screwed seat is tape; tabs that do not go in stop; elsewhere is a look", () => {
+  it("tabs: none on a screwed seat is tape; tabs that do not go in stop; elsewhere they lie unused", () => {
     const tab = (outMm: number, edge = "left") => [{ edge, atMm: 10, widthMm: 8, outMm }];
     expect(row(old, "tabs").verdict).toBe("same");
     expect(row(withField(old, "tabs", tab(40)), "tabs").verdict).toBe("stop");
     const tabbed = withField(old, "tabs", tab(0.05));
     expect(row(old, "tabs", tabbed)).toMatchObject({ verdict: "change", change: { part: "mounting tape" } });
-    expect(row(withField(old, "tabs", tab(0.05, "right")), "tabs", tabbed).verdict).toBe("unknown");
+    // Clear in the pocket and over no boss: tape holds it.
+    expect(row(withField(old, "tabs", tab(0.05, "right")), "tabs", tabbed)).toMatchObject({
+      verdict: "change",
+      change: { part: "mounting tape" },
+    });
   });
   it("finish is the customer's to decide; resolution is held against the link", () => {
     expect(row(withField(old, "finish", "glossy"), "finish").verdict).toBe("ask");

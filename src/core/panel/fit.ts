@@ -4,7 +4,11 @@ import { agreedFacts, claimWords, conflictsOf } from "./claims";
 import { factWords } from "./factWords";
 import { FIT_TABLE } from "./rules";
 import { FIT_LIMITS, type FitLimits, type FitRow } from "./rules/row";
+import { soldWith } from "./rules/soldWith";
 import type { Panel } from "./schema";
+
+/** Fields that a board's own record of what it was sold with answers. */
+const SOLD_SETTLES: readonly string[] = ["backlight", "backlightSupplyV", "logicSupplyV", "dimming", "ledCurrentMa"];
 
 /**
  * Compares a candidate with the old panel in one machine, field by field, in table order.
@@ -28,9 +32,22 @@ export function compareFit(old: Panel, candidate: Panel, build: Build | null, li
         c.fact,
         `Sources disagree about ${who}: ${listed([factWords(c.fact, c.kept.value), ...c.against.map((a) => factWords(c.fact, a.value))].map((w, i) => claimWords(w, i === 0 ? c.kept : c.against[i - 1]!)))}. Settle it in the panel's record.`,
       );
-  return FIT_TABLE.map(({ fact, judge }) => {
+  const sold = soldWith(input);
+  return FIT_TABLE.flatMap(({ fact, judge }) => {
     const row = judge(input);
+    if (!row) return [];
+    // Seen fitted with this board and cable: what nobody has stated of its supply is answered by that.
+    if (sold && row.verdict === "unknown" && fact && !disputed.has(fact) && SOLD_SETTLES.includes(row.field))
+      return [
+        {
+          ...row,
+          verdict: "same" as const,
+          words: "sold with it",
+          reason: `This code was seen fitted with this board and cable: ${sold.seen}.`,
+          look: undefined,
+        },
+      ];
     const reason = row.verdict === "unknown" && fact ? disputed.get(fact) : undefined;
-    return reason ? { ...row, words: "sources disagree", reason, disputed: true } : row;
+    return [reason ? { ...row, words: "sources disagree", reason, disputed: true as const } : row];
   });
 }

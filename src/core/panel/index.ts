@@ -2,7 +2,7 @@ export { agreedFacts, type Conflict, claimWords, conflictsOf, settleConflict } f
 export { type CodeGrammar, parseGrammar } from "./codeGrammar";
 export { FACT_NAMES, type FactName } from "./factNames";
 export { factOf } from "./factOf";
-export { FACT_LABEL, factWords, VALUE_WORDS } from "./factWords";
+export { FACT_LABEL, factWords, spanWords, VALUE_WORDS } from "./factWords";
 export { compareFit } from "./fit";
 export { type Merged, mergePanel } from "./merge";
 export { type EdidPort, panelEdid } from "./panelEdid";

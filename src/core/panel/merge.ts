@@ -52,6 +52,9 @@ export function mergePanel(known: Panel | null, patch: PanelPatch, from: string)
     const better = had && equal(had.value, said.value) && decides(said) && !decides(had);
     if (!had || had.value === null || had.source === "G" || better) {
       if (had?.source === "G" && said.source === "G" && equal(had.value, said.value)) continue;
+      // A seller against what the code lets one guess: neither proves anything, so both are kept.
+      if (had?.source === "G" && had.value !== null && said.source === "S" && !equal(had.value, said.value))
+        claim(fact, had, "the part code");
       next[fact] = said;
       filled.push(fact);
     } else if (!equal(had.value, said.value)) claim(fact, said, from);

@@ -28,6 +28,15 @@ const joined = (items: readonly (string | number)[]): string => items.join("; ")
 
 const one = (column: string): Cells => ({ columns: [column], read: ([c]) => number(c!), write: (v: number) => [v] });
 const word = (column: string): Cells => ({ columns: [column], read: ([c]) => c, write: (v: string) => [v] });
+/** A figure, or a range written `5-21`. */
+const span = (column: string): Cells => ({
+  columns: [column],
+  read: ([c]) => {
+    const m = /^(\S+?)\s*(?:-|–|to|\.\.)\s*(\S+)$/.exec(c!);
+    return m ? { min: number(m[1]!), max: number(m[2]!) } : number(c!);
+  },
+  write: (v: number | { min: number; max: number }) => [typeof v === "number" ? v : `${v.min}-${v.max}`],
+});
 const pair = (a: string, b: string, keys: readonly [string, string]): Cells => ({
   columns: [a, b],
   read: ([x, y]) => ({ [keys[0]]: number(x!), [keys[1]]: number(y!) }),
@@ -47,9 +56,9 @@ const CELLS: Readonly<Record<FactName, Cells>> = {
   contacts: one("contacts"),
   pitchMm: one("pitch_mm"),
   contactSide: word("contact_side"),
-  logicSupplyV: one("logic_supply_v"),
+  logicSupplyV: span("logic_supply_v"),
   backlight: word("backlight"),
-  backlightSupplyV: one("backlight_supply_v"),
+  backlightSupplyV: span("backlight_supply_v"),
   connectorAt: pair("connector_x_mm", "connector_y_mm", ["xMm", "yMm"]),
   activeAt: pair("active_left_mm", "active_top_mm", ["xMm", "yMm"]),
   pixelClockKHz: one("pixel_clock_khz"),
@@ -85,6 +94,22 @@ const CELLS: Readonly<Record<FactName, Cells>> = {
     write: (v: (typeof Tab)["_output"][]) => [joined(v.map((t) => `${t.edge} ${t.atMm} ${t.widthMm} ${t.outMm}`))],
   },
   inTheBox: { columns: ["in_the_box"], read: ([c]) => list(c!), write: (v: string[]) => [joined(v)] },
+  dimming: word("dimming"),
+  ledCurrentMa: span("led_current_ma"),
+  lowerEdgeMm: one("lower_edge_mm"),
+  cell: word("cell"),
+  viewingAngleDeg: one("viewing_angle_deg"),
+  brightnessNits: one("brightness_nits"),
+  gamutPercent: one("gamut_percent"),
+  touchController: word("touch_controller"),
+  touchPlug: word("touch_plug"),
+  glass: word("glass"),
+  cableExit: word("cable_exit"),
+  lvdsOrder: word("lvds_order"),
+  dithered: word("dithered"),
+  privacy: word("privacy"),
+  adaptiveRefresh: word("adaptive_refresh"),
+  selfRefresh: word("self_refresh"),
 };
 
 const snake = (fact: string): string => fact.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`).replace(/_k_hz$/, "_khz");
@@ -92,8 +117,27 @@ const snake = (fact: string): string => fact.replace(/[A-Z]/g, (c) => `_${c.toLo
 export const sourceColumn = (fact: FactName): string => `${snake(fact)}_source`;
 /** The column that says how sure its source is, 0 to 1. @example confidenceColumn("lanes") // "lanes_confidence" */
 export const confidenceColumn = (fact: FactName): string => `${snake(fact)}_confidence`;
+/** The column that says how near its figures are, plus or minus, in their own unit. @example nearColumn("outline") // "outline_pm" */
+export const nearColumn = (fact: FactName): string => `${snake(fact)}_pm`;
 /** The columns a fact's value is written in. @example factColumns("outline") // ["outline_width_mm", "outline_height_mm"] */
 export const factColumns = (fact: FactName): readonly string[] => CELLS[fact].columns;
+
+const NEAR: readonly FactName[] = [
+  "outline",
+  "thicknessMm",
+  "active",
+  "refreshHz",
+  "pitchMm",
+  "connectorAt",
+  "activeAt",
+  "pixelClockKHz",
+  "lowerEdgeMm",
+  "viewingAngleDeg",
+  "brightnessNits",
+  "gamutPercent",
+];
+/** Facts whose figures can be said to be plus or minus so much. */
+const nearly = (fact: FactName): boolean => NEAR.includes(fact);
 
 /** Every column a panel table may have, in the order written. */
 export const PANEL_COLUMNS: readonly string[] = [
@@ -101,7 +145,12 @@ export const PANEL_COLUMNS: readonly string[] = [
   "other_names",
   "source",
   "confidence",
-  ...FACT_NAMES.flatMap((f) => [...CELLS[f].columns, sourceColumn(f), confidenceColumn(f)]),
+  ...FACT_NAMES.flatMap((f) => [
+    ...CELLS[f].columns,
+    sourceColumn(f),
+    confidenceColumn(f),
+    ...(nearly(f) ? [nearColumn(f)] : []),
+  ]),
 ];
 
 /** What a code is compared by: letters and digits only. @example codeKey("GV140FHB-K31") // "GV140FHBK31" */
@@ -169,8 +218,18 @@ export function readPanelRow(row: Readonly<Record<string, string | undefined>>):
     const sure = confidence(confidenceColumn(fact), rowConfidence);
     if (!from && !cell(sourceColumn(fact)))
       problems.push({ column: sourceColumn(fact), message: `where ${columns.join(" and ")} comes from is missing` });
+    const near = nearly(fact) ? cell(nearColumn(fact)) : "";
+    const pm = near ? Number(near) : undefined;
+    if (pm !== undefined && !(pm >= 0 && pm <= 1000))
+      problems.push({ column: nearColumn(fact), message: `"${near}" is not a plus or minus from 0` });
     const put = (value: unknown) => {
-      if (from) facts[fact] = { value, source: from, ...(sure === undefined ? {} : { confidence: sure }) };
+      if (from)
+        facts[fact] = {
+          value,
+          source: from,
+          ...(sure === undefined ? {} : { confidence: sure }),
+          ...(pm === undefined ? {} : { pm }),
+        };
     };
     if (cells.every((c) => c.toLowerCase() === "unknown")) {
       put(null);
@@ -216,6 +275,7 @@ export function writePanelRow(p: Panel): Record<string, string | number> {
     });
     row[sourceColumn(fact)] = v.source;
     if (v.confidence !== undefined) row[confidenceColumn(fact)] = v.confidence;
+    if (v.pm !== undefined && nearly(fact)) row[nearColumn(fact)] = v.pm;
   }
   return row;
 }

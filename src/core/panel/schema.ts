@@ -15,6 +15,16 @@ export const Tab = z.strictObject({
   outMm: z.number().positive().max(30),
 });
 
+/** A supply or current as one figure, or as the range a part takes. */
+const span = (least: number, most: number) => {
+  const figure = z.number().min(least).max(most);
+  return z.union([
+    figure,
+    z.strictObject({ min: figure, max: figure }).refine((r) => r.min <= r.max, "the least is above the most"),
+  ]);
+};
+const YesNo = z.enum(["yes", "no"]);
+
 /** A plain value of every fact a panel has, by name. Lengths in mm, seen from the front. */
 export const FACTS = {
   technology: z.enum(["LCD", "OLED"]),
@@ -28,9 +38,9 @@ export const FACTS = {
   contacts: z.int().min(10).max(80),
   pitchMm: z.number().min(0.2).max(2),
   contactSide: z.enum(["shell", "glass"]),
-  logicSupplyV: z.number().min(1).max(15),
+  logicSupplyV: span(1, 15),
   backlight: z.enum(["ledOnPanel", "ledFromBoard", "ccfl", "oled"]),
-  backlightSupplyV: z.number().min(1).max(60),
+  backlightSupplyV: span(1, 60),
   connectorAt: z.strictObject({ xMm: z.number().min(-20).max(600), yMm: z.number().min(-20).max(400) }),
   /** Where the picture's top-left corner sits in the outline. */
   activeAt: z.strictObject({ xMm: z.number().min(0).max(600), yMm: z.number().min(0).max(400) }),
@@ -45,6 +55,29 @@ export const FACTS = {
   finish: z.enum(["matt", "glossy"]),
   tabs: z.array(Tab).max(12),
   inTheBox: z.array(words(40)).max(12),
+  /** How brightness is set: a PWM contact of its own, over the link, or either. */
+  dimming: z.enum(["pwm", "link", "both"]),
+  /** Of one string, where the board drives the light. */
+  ledCurrentMa: span(1, 1000),
+  /** Thickness at the lower edge, where its own board sits. */
+  lowerEdgeMm: z.number().positive().max(20),
+  cell: z.enum(["TN", "IPS", "VA", "OLED"]),
+  /** The least of the four directions from the upright. */
+  viewingAngleDeg: z.number().min(10).max(90),
+  brightnessNits: z.number().min(20).max(3000),
+  /** Share of sRGB. */
+  gamutPercent: z.number().min(10).max(250),
+  touchController: words(40),
+  touchPlug: words(40),
+  glass: z.enum(["plain", "roundedCorners", "notch", "bondedCover"]),
+  /** Where the cable leaves its plug, seen from behind the panel with its top up. */
+  cableExit: z.enum(["left", "right", "up", "down"]),
+  lvdsOrder: z.enum(["vesa", "jeida"]),
+  /** Shows its depth by dithering a bit or two less. */
+  dithered: YesNo,
+  privacy: YesNo,
+  adaptiveRefresh: YesNo,
+  selfRefresh: YesNo,
 } as const satisfies Record<FactName, z.ZodType>;
 
 /** Another source's word on a fact that is known already: kept beside it, never written over it. */
@@ -104,6 +137,22 @@ export const Panel = z.strictObject({
   finish: sourced(FACTS.finish),
   tabs: sourced(FACTS.tabs),
   inTheBox: sourced(FACTS.inTheBox),
+  dimming: sourced(FACTS.dimming).optional(),
+  ledCurrentMa: sourced(FACTS.ledCurrentMa).optional(),
+  lowerEdgeMm: sourced(FACTS.lowerEdgeMm).optional(),
+  cell: sourced(FACTS.cell).optional(),
+  viewingAngleDeg: sourced(FACTS.viewingAngleDeg).optional(),
+  brightnessNits: sourced(FACTS.brightnessNits).optional(),
+  gamutPercent: sourced(FACTS.gamutPercent).optional(),
+  touchController: sourced(FACTS.touchController).optional(),
+  touchPlug: sourced(FACTS.touchPlug).optional(),
+  glass: sourced(FACTS.glass).optional(),
+  cableExit: sourced(FACTS.cableExit).optional(),
+  lvdsOrder: sourced(FACTS.lvdsOrder).optional(),
+  dithered: sourced(FACTS.dithered).optional(),
+  privacy: sourced(FACTS.privacy).optional(),
+  adaptiveRefresh: sourced(FACTS.adaptiveRefresh).optional(),
+  selfRefresh: sourced(FACTS.selfRefresh).optional(),
   /** What other sources say against a fact above; empty or missing = nobody does. */
   claims: z.array(Claim).max(60).optional(),
 });

@@ -68,6 +68,15 @@ export function overallVerdict(rows: readonly FitRow[]): Overall {
       words: `Fits, but ask the customer about ${counted(asks, "difference")}${agree}`,
       short: counted(asks, "ask"),
     };
+  // Differences that are known, though what they mean is not.
+  const apart = unknown.filter((r) => r.old.source !== null && r.candidate.source !== null && r.old.text !== r.candidate.text);
+  if (apart.length)
+    return {
+      ...counts,
+      kind: "same",
+      words: `Nothing known against it; differs in ${listed(apart.map((r) => r.name.split(",")[0]!.toLowerCase()))}${agree}`,
+      short: `${looks} to look at`,
+    };
   return {
     ...counts,
     kind: "same",

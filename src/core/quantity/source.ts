@@ -27,6 +27,8 @@ export interface Sourced<T> {
   source: Source;
   /** 0 to 1, when whoever wrote it down was surer or less sure than the source usually is. */
   confidence?: number | undefined;
+  /** Plus or minus, in the value's own unit, when whoever wrote it down said how near it is. */
+  pm?: number | undefined;
 }
 
 /** Confidence of a value, 0 to 1: as stated, else what its source is usually worth. @example confidenceOf({ value: 3, source: "D" }) // 0.95 */

@@ -6,7 +6,7 @@ import { advise, type Findings, NONE, posterior, sensitivity } from ".";
 describe("advice", () => {
   it("when none of these leads, it says look and never order", () => {
     const c = cases.find((x) => x.lead === NONE)!;
-    const a = advise(triageTable, contextOf(c.context), c.findings);
+    const a = advise(triageTable, contextOf(c.context), c.findings, { opened: false, openMinutes: null, liquidCleared: true });
     expect(["look", "test"]).toContain(a.next);
     expect(a.lead.panel).toBe(false);
     expect(a.sentence).not.toMatch(/order a panel/i);

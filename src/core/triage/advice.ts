@@ -38,7 +38,9 @@ export interface Advice extends Posterior {
   /** Chance that a new panel, and nothing else, ends it. */
   panelChance: number;
   /** `test`: do the first of `tests`. `decide`: no test is worth its minutes. `look`: the cause is in no list. */
-  next: "test" | "decide" | "look" | "contradiction";
+  next: "test" | "decide" | "look" | "contradiction" | "liquid";
+  /** What is bought or done for nothing when the decision is wrong. */
+  ifWrong: string;
   /** Best first, only those worth their minutes. */
   tests: TestValue[];
   /** One sentence: what leads, why, what next. */
@@ -52,7 +54,19 @@ export interface BenchAccess {
   opened: boolean;
   /** Minutes to open it, from its plan; null takes the table's default. */
   openMinutes: number | null;
+  /** Liquid went in and it was opened, cleaned and dried since. */
+  liquidCleared?: boolean;
 }
+
+/** A test is done on a machine that runs. */
+const runs = (t: TriageTable, id: string): boolean => {
+  const f = t.findings.find((x) => x.id === id);
+  return !f || f.runs === true || (f.power !== "isolated" && f.runs !== false);
+};
+
+/** Said before anything else where liquid went in. */
+const LIQUID_FIRST =
+  "Liquid: press no key. Mains out and pack off first; then open, clean, dry without heat. No test that wakes it before that is recorded.";
 
 /** What a test takes: bench minutes (opening included when the machine is closed), its cost and its risk, in minor units. */
 function spentOn(t: TriageTable, f: FindingSpec, access: BenchAccess): { minutes: number; minor: number } {
@@ -205,8 +219,10 @@ export function advise(
   const losses = m.loss.map((l) => l.reduce((s, x, h) => s + x * ps[h]!, 0));
   const best = losses.reduce((b, x, i) => (x < losses[b]! ? i : b), 0);
   const decision = { id: t.decisions[best]!.id, name: t.decisions[best]!.name, expectedLossMinor: losses[best]! };
-  const values = post.contradiction ? [] : testValues(m, ps, findings, access);
-  const tests = values.filter((v) => v.valueMinor > 0).sort((a, b) => b.valueMinor - a.valueMinor || (a.test < b.test ? -1 : 1));
+  const wet = (context.happened === "liquid" || findings.liquidMarks === "yes") && !access.liquidCleared;
+  const values = (post.contradiction ? [] : testValues(m, ps, findings, access)).filter((v) => !wet || !runs(t, v.test));
+  const worth = values.filter((v) => v.valueMinor > 0).sort((a, b) => b.valueMinor - a.valueMinor || (a.test < b.test ? -1 : 1));
+  const tests = worth.length || wet ? worth : beforeOrder(t, t.decisions[best]!, values, findings, access);
   const overturn: Overturn[] = [];
   const then = new Float64Array(ps.length);
   if (!post.contradiction)
@@ -226,7 +242,7 @@ export function advise(
     }
   overturn.sort((a, b) => b.p - a.p);
   const undecided = top.fault === NONE || !t.decisions[best]!.final;
-  const next = post.contradiction ? "contradiction" : tests.length ? "test" : undecided ? "look" : "decide";
+  const next = wet ? "liquid" : post.contradiction ? "contradiction" : tests.length ? "test" : undecided ? "look" : "decide";
   const panel = new Set(t.faults.flatMap((f, i) => (f.panel ? [i] : [])));
   const panelChance = m.hypotheses.reduce(
     (s, h, i) => s + (h.faults.length > 0 && h.faults.every((f) => panel.has(f)) ? ps[i]! : 0),
@@ -240,11 +256,43 @@ export function advise(
     next,
     tests,
     overturn: overturn.slice(0, 6),
+    ifWrong: ifWrongWords(t, t.decisions[best]!),
     sentence: sentenceOf(post, lead, next, tests[0]),
   };
 }
 
+/** What is proven before a panel is ordered, though the panel is as good as certain: that the rest works. */
+function beforeOrder(
+  t: TriageTable,
+  d: TriageTable["decisions"][number],
+  values: readonly TestValue[],
+  findings: Findings,
+  access: BenchAccess,
+): TestValue[] {
+  const panels = new Set(t.faults.flatMap((f) => (f.panel ? [f.id] : [])));
+  if (!t.beforeOrder || !d.final || !d.fixes.some((f) => panels.has(f))) return [];
+  const most = t.beforeOrder.mostShare * d.wasteMinor;
+  return t.beforeOrder.tests.flatMap((id) => {
+    const f = t.findings.find((x) => x.id === id);
+    const v = values.find((x) => x.test === id);
+    if (!f || !v || findings[id]) return [];
+    const { minor } = spentOn(t, f, access);
+    return minor > most
+      ? []
+      : [{ ...v, why: `Before anything is ordered: it proves that the rest works, for ${formatMoney(minor, t.currency)}.` }];
+  });
+}
+
+/** What a wrong decision costs, in words. */
+function ifWrongWords(t: TriageTable, d: TriageTable["decisions"][number]): string {
+  const waste = formatMoney(d.wasteMinor, t.currency);
+  return d.final
+    ? `If that is wrong, about ${waste} is spent for nothing, and the machine comes back (${formatMoney(t.missMinor, t.currency)} more).`
+    : `Looking closer costs about ${waste}, whatever it finds.`;
+}
+
 function sentenceOf(post: Posterior, lead: Advice["lead"], next: Advice["next"], test: TestValue | undefined): string {
+  if (next === "liquid") return LIQUID_FIRST;
   if (post.contradiction) return post.contradiction;
   const because = post.ledger.find((l) => l.moved > 0.02);
   const why = because ? `, most of all because of: ${because.name.toLowerCase()} (${because.outcome})` : "";

@@ -139,15 +139,17 @@ export function factorOf(t: TriageTable, hypotheses: readonly Hypothesis[], memb
   return { members, table, size };
 }
 
-function lossOf(t: TriageTable, hypotheses: readonly Hypothesis[]): Float64Array[] {
+function lossOf(t: TriageTable, hypotheses: readonly Hypothesis[], c: TriageContext): Float64Array[] {
   return t.decisions.map((d) => {
+    // Not to be considered on this machine: never the least loss.
+    if (d.onlyWhere && c.touchKind !== d.onlyWhere.touchKind) return new Float64Array(hypotheses.length).fill(1e12);
     const fixes = new Set(d.fixes);
     return Float64Array.from(hypotheses, (h) => {
       if (!d.final) return h.kind === "none" ? 0 : d.wasteMinor;
       if (h.kind === "noFault") return d.endsNoFault ? 0 : d.wasteMinor;
       if (h.kind === "none") return d.wasteMinor + t.missMinor;
       const left = h.faults.filter((f) => !fixes.has(t.faults[f]!.id)).length;
-      return (left === h.faults.length ? d.wasteMinor : 0) + left * t.missMinor;
+      return (left === h.faults.length ? d.wasteMinor : 0) + left * t.missMinor + (d.dearerMinor ?? 0);
     });
   });
 }
@@ -160,7 +162,7 @@ function lossOf(t: TriageTable, hypotheses: readonly Hypothesis[]): Float64Array
  * @example modelOf(table, NOTHING_KNOWN).hypotheses.length > table.faults.length // true
  */
 export function modelOf(t: TriageTable, c: TriageContext): TriageModel {
-  const key = `${c.backlight}/${c.touch}/${c.age}/${c.happened}`;
+  const key = `${c.backlight}/${c.touch}/${c.age}/${c.happened}/${c.touchKind ?? ""}/${c.repaired ?? ""}`;
   let byContext = cache.get(t);
   if (!byContext) {
     byContext = new Map();
@@ -181,7 +183,7 @@ export function modelOf(t: TriageTable, c: TriageContext): TriageModel {
   const n = t.faults.length;
   const first = Int16Array.from(hypotheses, (h) => (h.kind === "none" ? n : h.kind === "noFault" ? n + 1 : h.faults[0]!));
   const second = Int16Array.from(hypotheses, (h) => h.faults[1] ?? -1);
-  const model = { table: t, hypotheses, factors, place, counts: { first, second }, loss: lossOf(t, hypotheses) };
+  const model = { table: t, hypotheses, factors, place, counts: { first, second }, loss: lossOf(t, hypotheses, c) };
   byContext.set(key, model);
   return model;
 }

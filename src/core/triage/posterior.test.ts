@@ -47,6 +47,8 @@ describe("posterior", () => {
   it("a finding impossible under every explanation is a contradiction, never NaN", () => {
     const t = TriageTable.parse({
       ...triageTable,
+      version: 2,
+      beforeOrder: undefined,
       groups: [],
       priorFactors: [],
       meter: [],

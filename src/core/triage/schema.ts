@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { words } from "../quantity/shapes";
-import { AGES, BACKLIGHTS, HAPPENED, NO_FAULT, NONE, TOUCHES } from "./words";
+import { AGES, BACKLIGHTS, HAPPENED, NO_FAULT, NONE, REPAIRED, TOUCH_KINDS, TOUCHES } from "./words";
 
 const id = z.string().regex(/^[A-Za-z][A-Za-z0-9]{0,40}$/, "an id of letters and digits, a letter first");
 const p = z.number().min(0).max(1);
@@ -13,11 +13,14 @@ export const TriageContext = z.strictObject({
   touch: z.enum(TOUCHES),
   age: z.enum(AGES),
   happened: z.enum(HAPPENED),
+  /** Facts asked since version 3: missing = unknown. */
+  touchKind: z.enum(TOUCH_KINDS).optional(),
+  repaired: z.enum(REPAIRED).optional(),
 });
 export type TriageContext = z.infer<typeof TriageContext>;
 const Shape = z.strictObject({
   format: z.literal("helvane.triage"),
-  version: z.literal(2),
+  version: z.union([z.literal(2), z.literal(3)]),
   source: words(400),
   currency: z.string().length(3),
   benchRateMinorPerHour: z.int().min(0),
@@ -52,6 +55,8 @@ const Shape = z.strictObject({
           z.strictObject({ touch: z.enum(TOUCHES) }),
           z.strictObject({ age: z.enum(AGES) }),
           z.strictObject({ happened: z.enum(HAPPENED) }),
+          z.strictObject({ touchKind: z.enum(TOUCH_KINDS) }),
+          z.strictObject({ repaired: z.enum(REPAIRED) }),
         ]),
         factors: z.record(id, z.number().min(0).max(100)),
         note: z.string().max(300).default(""),
@@ -71,6 +76,8 @@ const Shape = z.strictObject({
         riskMinor: z.int().min(0).default(0),
         access: z.enum(["closed", "opened"]).default("closed"),
         power: z.enum(["any", "isolated", "live"]).default("any"),
+        /** Whether the machine runs while it is done; missing = unless it is isolated for it. */
+        runs: z.boolean().optional(),
         caution: z.string().max(240).optional(),
         note: z.string().max(300).default(""),
         /** Damage marks that say *yes* by themselves. */
@@ -102,6 +109,7 @@ const Shape = z.strictObject({
         joint: z.record(id, joint),
         leak: joint,
         none: joint,
+        note: z.string().max(300).default(""),
       }),
     )
     .max(20)
@@ -119,10 +127,17 @@ const Shape = z.strictObject({
         final: z.boolean().default(true),
         /** Right when nothing is at fault. */
         endsNoFault: z.boolean().default(false),
+        /** What it costs more than a cheaper decision that ends the same. */
+        dearerMinor: z.int().min(0).optional(),
+        /** Considered only on such machines. */
+        onlyWhere: z.strictObject({ touchKind: z.enum(TOUCH_KINDS) }).optional(),
+        note: z.string().max(300).optional(),
       }),
     )
     .min(1)
     .max(40),
+  /** Tests that are done before a panel is ordered, however sure it is, unless they cost more than this share of a wrong order. */
+  beforeOrder: z.strictObject({ tests: z.array(id).max(10), mostShare: p, note: z.string().max(300).default("") }).optional(),
   /** Where a meter is put, what it should read, and which finding the reading answers. */
   meter: z
     .array(
@@ -137,6 +152,7 @@ const Shape = z.strictObject({
         band: z.tuple([z.number(), z.number()]),
         finding: id,
         caution: words(240),
+        note: z.string().max(300).optional(),
       }),
     )
     .max(20)
@@ -199,6 +215,15 @@ function check(t: Draft, say: (path: PropertyKey[], message: string) => void): v
   t.decisions.forEach((d, i) => {
     d.fixes.forEach((f, j) => known(["decisions", i, "fixes", j], f));
   });
+  t.beforeOrder?.tests.forEach((x, i) => {
+    if (!findings.has(x)) say(["beforeOrder", "tests", i], `there is no finding "${x}"`);
+  });
+  // Since version 3 every row says where its figures come from.
+  if (t.version >= 3)
+    for (const where of ["faults", "priorFactors", "findings", "groups", "decisions", "meter"] as const)
+      t[where].forEach((row, i) => {
+        if (!row.note?.trim()) say([where, i, "note"], "a source or a reason for this row is missing");
+      });
   t.meter.forEach((m, i) => {
     if (!findings.has(m.finding)) say(["meter", i, "finding"], `there is no finding "${m.finding}"`);
     if (m.band[0] > m.band[1] || m.band[0] < m.range[0] || m.band[1] > m.range[1])

@@ -34,7 +34,11 @@ export function IdentifyStation() {
   const s = view.state;
   const codes = useMemo(() => reference.panels.map((p) => p.data.code), [reference]);
   const machines = useMemo(() => reference.machines.flatMap((m) => [m.model, ...m.codes]), [reference]);
-  const label = useMemo(() => readLabel(text, codes, machines), [text, codes, machines]);
+  const spares = useMemo(
+    () => new Map(reference.panels.flatMap((p) => (p.data.otherNames ?? []).map((n) => [n.text, p.data.code] as const))),
+    [reference],
+  );
+  const label = useMemo(() => readLabel(text, codes, machines, undefined, spares), [text, codes, machines, spares]);
   const reading = panelReading(s);
   const typedMachine = label.lines.find((l) => l.class === "machineModel");
   const machine = reference.machines.find((m) =>

@@ -1,13 +1,13 @@
 "use client";
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import { catalogueHere } from "@/client/catalogue";
-import { openBreaches, openHazards } from "@/core/job";
+import { isWet, openBreaches, openHazards } from "@/core/job";
 import { HAZARDS } from "@/core/triage";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { loadMatchLayer } from "../lid/LidDrawing";
 import type { StationPath } from "../shell/JobStrip";
+import { LiquidBox } from "./LiquidBox";
 import { RefusalBox } from "./RefusalBox";
 
 const LOAD = {
@@ -27,7 +27,9 @@ const Plan = dynamic(LOAD.plan);
 /** Fetches the instruments of all stations and what they show only at times; one that does not come is fetched when it is wanted. */
 export function loadStations(): void {
   const inTriage = () => import("../triage/TriageStation").then((m) => m.loadViews());
-  const all = [...Object.values(LOAD), loadMatchLayer, inTriage, () => catalogueHere().read()];
+  // Its search would weigh on the first load of every job: it comes with the stations.
+  const inCatalogue = () => import("@/client/catalogue").then((m) => m.catalogueHere().read());
+  const all = [...Object.values(LOAD), loadMatchLayer, inTriage, inCatalogue];
   void Promise.allSettled(all.map((load) => load())).then(() => {
     document.documentElement.dataset.stations = "here";
   });
@@ -48,6 +50,7 @@ export function StationColumn({ station }: { station: StationPath }) {
       ) : (
         <>
           <Breaches />
+          {isWet(view.state) && <LiquidBox />}
           {station === "triage" ? (
             <Triage />
           ) : station === "identify" ? (

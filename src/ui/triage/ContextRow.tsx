@@ -36,6 +36,24 @@ const ASKED: { key: keyof Context; name: string; options: [string, string][] }[]
     ],
   },
   {
+    key: "touchKind",
+    name: "Touch layer",
+    options: [
+      ["unknown", "not known"],
+      ["inGlass", "in the glass"],
+      ["separate", "by itself"],
+    ],
+  },
+  {
+    key: "repaired",
+    name: "Repaired before",
+    options: [
+      ["unknown", "not known"],
+      ["yes", "yes"],
+      ["no", "no"],
+    ],
+  },
+  {
     key: "age",
     name: "Age, years",
     options: [
@@ -67,7 +85,7 @@ export function ContextRow() {
         <label key={q.key} className="field">
           <span className="text-[14px]">{q.name}</span>
           <select
-            value={now[q.key]}
+            value={now[q.key] ?? "unknown"}
             onChange={(e) => log.record({ type: "triage.contextSet", payload: { ...now, [q.key]: e.target.value } as Context })}
           >
             {q.options.map(([v, w]) => (

@@ -1,7 +1,7 @@
 "use client";
 import dynamic from "next/dynamic";
 import { useMemo, useState } from "react";
-import { findingsOf } from "@/core/job";
+import { findingsOf, isWet } from "@/core/job";
 import { advise } from "@/core/triage";
 import { useBench } from "../job/context";
 import { Verdict } from "./Verdict";
@@ -38,9 +38,15 @@ export function TriageStation() {
       touch: view.state.triage.context.touch,
       age: view.state.triage.context.age,
       happened: view.state.triage.context.happened,
+      touchKind: view.state.triage.context.touchKind,
+      repaired: view.state.triage.context.repaired,
     };
     const openMinutes = progress ? progress.plan.out.reduce((n, s) => n + s.minutes, 0) : null;
-    return advise(t, context, findingsOf(view, t, build?.data ?? null), { opened, openMinutes });
+    return advise(t, context, findingsOf(view, t, build?.data ?? null), {
+      opened,
+      openMinutes,
+      liquidCleared: !isWet(view.state),
+    });
   }, [t, view, build, progress]);
   if (!reference.triage || !advice) {
     setKeys({});

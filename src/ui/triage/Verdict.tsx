@@ -25,7 +25,7 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
   const all = findingsOf(view, t, build?.data ?? null);
   const seen = Object.keys(all).length;
   const { cover } = s.triage.context;
-  const best = a.next === "test" && seen > 0 ? a.tests[0] : undefined;
+  const best = (a.next === "test" || a.next === "liquid") && seen > 0 ? a.tests[0] : undefined;
   const done = s.triage.concluded;
   const set = (finding: string, kind: "sign" | "test", outcome: Outcome) =>
     log.record({
@@ -45,7 +45,7 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
     open?.scrollIntoView({ block: "center" });
     open?.focus();
   };
-  const looks = !done && !best && a.next !== "decide";
+  const looks = !done && !best && a.next !== "decide" && a.next !== "liquid";
   const decided = !done && a.next === "decide" ? () => conclude(a.lead.panel ? "panel" : "notPanel") : undefined;
   setKeys({
     ...(decided ? { space: decided } : looks ? { space: toRows } : {}),
@@ -91,7 +91,7 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
       </svg>
       <p className="q">
         Then {second.name.toLowerCase()}, {pct(second.p)}. A new panel alone ends it with {pct(a.panelChance)}.{" "}
-        {seen > 0 && a.sentence}
+        {seen > 0 && a.next !== "liquid" && `${a.sentence} ${a.ifWrong}`}
       </p>
       {a.contradiction && (
         <div className="refusal" role="alert">

@@ -37,6 +37,7 @@ export const benchRules = {
   "bench.mainsIn": {
     name: "the mains put in",
     on: "power",
+    powers: true,
     may: (_, v) => mayFeed(v),
     apply: (s, _, { e, b }) => {
       s.bench.mains = "in";
@@ -78,6 +79,7 @@ export const benchRules = {
   "bench.started": {
     name: "a start",
     on: "power",
+    powers: true,
     may: (_, v) => mayFeed(v),
     apply: (s, _, { e }) => {
       wake(s);

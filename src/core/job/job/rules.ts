@@ -149,7 +149,8 @@ export const jobRules = {
     on: "desk",
     always: true,
     stays: "A safety stop is not taken back. Record how it was made safe.",
-    apply: (s, p) => {
+    apply: (s, p, { e }) => {
+      if (p.hazard === "liquidPowerOn") s.wet ??= { since: placeOf(e), cleared: null };
       s.hazards[p.hazard] = { note: p.note, madeSafe: null };
     },
   },

@@ -2,7 +2,7 @@ import { NOT_BY_EYE, promised } from "../../panel";
 import { listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { placeOf } from "../clock";
-import { buildOf, candidateOf, type JobView, sameCode } from "../derived";
+import { buildOf, candidateOf, fitOf, type JobView, sameCode } from "../derived";
 import type { Payload } from "../payloads";
 import type { RulesOf } from "../rule";
 import { freshBond, type JobState } from "../state";
@@ -128,10 +128,11 @@ export const matchRules = {
   "match.looked": {
     name: "a look at a field",
     on: "desk",
-    may: (p, { s }) => {
-      const notByEye = NOT_BY_EYE.includes(p.field);
+    may: (p, v) => {
+      const { s } = v;
+      const notByEye = NOT_BY_EYE.includes(p.field) || fitOf(v)?.rows.some((r) => r.field === p.field && r.notByEye);
       if (notByEye && p.source === "M")
-        return no("match", "A supply voltage is not settled by eye: name a datasheet, label or maker's source.");
+        return no("match", "A supply is not settled by eye: name a datasheet, label or maker's source.");
       if (notByEye && !p.note)
         return no("match", "Name the datasheet, label or maker's source that says so: it is kept with the job.");
       if (!s.match.arrived && p.source !== "D") return no("match", "Look at the part in hand: it has not arrived.");

@@ -11,6 +11,7 @@ export const proveRules = {
   "prove.checkDone": {
     name: "a check",
     on: "machine",
+    powers: true,
     may: (p, v) => {
       const { s, b } = v;
       if (!seated(s)) return no("prove", "The new panel is not seated.");

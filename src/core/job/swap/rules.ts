@@ -2,7 +2,7 @@ import type { BuildIndex } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import { placeOf } from "../clock";
-import { changesOf, type JobView, passStatus } from "../derived";
+import { buildOf, changesOf, type JobView, passStatus } from "../derived";
 import { touch, voidPasses } from "../passes";
 import type { Payload } from "../payloads";
 import { endIsolation, isolatedFor, stopWithoutSupply, wake } from "../power";
@@ -40,6 +40,7 @@ export const swapRules = {
   "swap.cableConnected": {
     name: "a connector put on",
     on: "machine",
+    powers: (p, v) => buildOf(v)?.connector.get(p.connector)?.powerPoint ?? false,
     may: (p, v) => mayConnect(v, p.connector),
     apply: (s, p, { e, b }) => {
       const c = b?.connector.get(p.connector);
@@ -100,6 +101,7 @@ export const swapRules = {
   "swap.looseTested": {
     name: "the loose test",
     on: "machine",
+    powers: true,
     may: (p, v) => mayTestLoose(v, v.b, p),
     apply: (s, p, { e, b }) => {
       s.looseTest = {

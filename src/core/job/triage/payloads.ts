@@ -39,6 +39,13 @@ export const triagePayloads = {
   }),
   "triage.moneyStopRaised": z.strictObject({ stop: money, note: z.string().trim().max(400).default("") }),
   "triage.moneyStopWaived": z.strictObject({ stop: money, reason: text(400) }),
+  /** The machine was opened, cleaned and dried without heat: from here on it may be powered again. */
+  "triage.liquidCleared": z.strictObject({
+    opened: z.literal(true),
+    cleaned: z.literal(true),
+    dry: z.literal(true),
+    how: text(400),
+  }),
   "triage.concluded": z.strictObject({
     verdict: z.enum(["panel", "notPanel", "cover"]),
     fault: key,

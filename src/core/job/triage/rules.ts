@@ -1,8 +1,10 @@
+import { listed } from "../../quantity";
 import { judgeReading, meterRefusal, modeWords, type TriageTable } from "../../triage";
 import { no } from "../answer";
 import { placeOf } from "../clock";
+import type { JobEvent } from "../event";
 import type { Payload } from "../payloads";
-import { endIsolation, powerOf } from "../power";
+import { endIsolation, packCut, powerOf } from "../power";
 import type { RulesOf } from "../rule";
 import type { JobState, Snapshots } from "../state";
 import type { triagePayloads } from "./payloads";
@@ -18,10 +20,26 @@ const spotOf = (
   return table?.kind === "triage" ? table.data.meter.find((m) => m.point === p.point && m.mode === p.mode) : undefined;
 };
 
+/** Liquid is told of: nothing powers the machine from here on. Told and corrected, it was never there. */
+function liquidTold(s: JobState, place: string): void {
+  const told = s.triage.context.happened === "liquid" || s.triage.findings.liquidMarks === "yes";
+  if (told) s.wet ??= { since: place, cleared: null };
+  else if (s.wet && !s.wet.cleared && !s.hazards.liquidPowerOn) s.wet = null;
+}
+
+/** A test that is done on a machine that runs. */
+const runsIt = (p: Payload<"triage.testDone">, { snapshots }: { snapshots: Snapshots }): boolean => {
+  if (p.outcome === "notDone") return false;
+  const table = snapshots[p.tableHash];
+  const f = table?.kind === "triage" ? table.data.findings.find((x) => x.id === p.finding) : undefined;
+  return !f || f.runs === true || (f.power !== "isolated" && f.runs !== false);
+};
+
 /** A finding has its answer, whether it was seen or tested. */
-const answered = (s: JobState, p: Payload<"triage.signSeen" | "triage.testDone">): void => {
+const answered = (s: JobState, p: Payload<"triage.signSeen" | "triage.testDone">, { e }: { e: JobEvent }): void => {
   s.triage.findings[p.finding] = p.outcome;
   s.triage.tableHash = p.tableHash;
+  if (p.finding === "liquidMarks") liquidTold(s, placeOf(e));
 };
 
 export const triageRules = {
@@ -34,6 +52,7 @@ export const triageRules = {
   "triage.testDone": {
     name: "a test done",
     on: "desk",
+    powers: runsIt,
     relies: { tableHash: "triage" },
     apply: answered,
   },
@@ -49,8 +68,9 @@ export const triageRules = {
   "triage.contextSet": {
     name: "what is known of the machine",
     on: "desk",
-    apply: (s, p) => {
+    apply: (s, p, { e }) => {
       s.triage.context = p;
+      liquidTold(s, placeOf(e));
       // Cover that may pay is a stop by itself, until it is used or waived with a reason.
       if (p.cover === "yes") s.moneyStops.warranty ??= { note: COVER_NOTE, waived: null };
       // Corrected to no: the stop that only the answer had raised goes with it; one raised by hand stays.
@@ -61,6 +81,7 @@ export const triageRules = {
   "triage.meterRead": {
     name: "a meter reading",
     on: "desk",
+    powers: (p) => p.mode === "dcVolts",
     relies: { tableHash: "triage" },
     may: (p, v) => {
       if (!spotOf(v.snapshots, p)) return no("meter", `The table has no ${modeWords(p.mode).toLowerCase()} at "${p.point}".`);
@@ -117,6 +138,26 @@ export const triageRules = {
     apply: (s, p) => {
       const m = s.moneyStops[p.stop];
       if (m) m.waived = p.reason;
+    },
+  },
+  "triage.liquidCleared": {
+    name: "liquid cleared",
+    on: "desk",
+    may: (_, { s, b }) => {
+      if (!s.wet) return no("liquid", "No liquid was told of.");
+      if (s.wet.cleared) return no("liquid", "That is recorded.");
+      if (s.bench.mains !== "out") return no("liquid", "Take the mains out first, and record it.");
+      if (b && !packCut(s, b))
+        return no(
+          "liquid",
+          b.build.isolation.by === "batteryOffMode"
+            ? "The pack is still on: enter battery-off mode, or take it off, and record it."
+            : `The pack is still on: open ${listed(b.powerPoints.filter((c) => s.connectors[c.id] !== "off").map((c) => c.name.toLowerCase()))} first, and record it.`,
+        );
+      return null;
+    },
+    apply: (s, p, { e }) => {
+      s.wet = { since: s.wet?.since ?? placeOf(e), cleared: { how: p.how, clock: placeOf(e) } };
     },
   },
   "triage.concluded": {

@@ -1,4 +1,4 @@
-import { destroying } from "./destroying";
+import { supply } from "./supply";
 
 declare module "./row" {
   interface FitFields {
@@ -6,13 +6,10 @@ declare module "./row" {
   }
 }
 
-export const backlightSupplyV = {
-  ...destroying(
-    "backlightSupplyV",
-    "Backlight supply, V",
-    String,
-    "Find the backlight supply in a datasheet, on the label or from the maker",
-  ),
-  // No eye settles a voltage.
-  notByEye: true,
-} as const;
+export const backlightSupplyV = supply(
+  "backlightSupplyV",
+  "Backlight supply, V",
+  "V",
+  (i) => i.build?.rails?.backlightV,
+  "Find the backlight supply in a datasheet, on the label or from the maker",
+);

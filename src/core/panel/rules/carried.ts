@@ -1,18 +1,14 @@
-import { cvtReducedBlanking, edpBudget, lvdsBudget, type YesNoUnknown } from "../../edid";
-import { decides, type Sourced } from "../../quantity";
+import { cvtReducedBlanking, type LinkRuns, linkRuns, lvdsBudget, type YesNoUnknown } from "../../edid";
+import type { FactName } from "../factNames";
 import type { Panel } from "../schema";
-import { equal, type RuleInput } from "./row";
-
-/** A value from a source that decides, else null. @example sure({ value: 40, source: "S" }) // null */
-export const sure = <T>(v: Sourced<T> | undefined): T | null => (v && v.value !== null && decides(v) ? v.value : null);
-/**
- * Both sides are known from a source that decides.
- * @example both({ value: 40, source: "L" }, { value: 30, source: "D" }) // true
- */
-export const both = <T>(a: Sourced<T>, b: Sourced<T>): boolean => sure(a) !== null && sure(b) !== null;
+import { sureOf } from "../settles";
+import { equal, FIT_LIMITS, type RuleInput } from "./row";
 
 export interface Carried {
-  verdict: "asBefore" | "fits" | "fitsLower" | "fails" | "unknown";
+  verdict: "asBefore" | "fits" | "fitsLower" | "lowerDepth" | "choice" | "fails" | "unknown";
+  /** What it runs at, where that is known. */
+  refreshHz: number | null;
+  bits: number | null;
   reason: string;
   words: string;
 }
@@ -37,62 +33,85 @@ export function carried({ old, candidate, build }: RuleInput): Carried {
   return result;
 }
 
+const AS: Readonly<Record<LinkRuns["runs"], Carried["verdict"]>> = {
+  first: "fits",
+  depth: "lowerDepth",
+  mode: "fitsLower",
+  both: "fitsLower",
+  choice: "choice",
+  none: "fails",
+  unknown: "unknown",
+};
+/** A source whose fastest lane is this has no stream compression: that came with faster links. Gbit/s (eDP 1.4). */
+const NEVER_COMPRESSES = 2.7;
+
+/** Two refresh rates nobody can tell apart. @example sameRefresh(59.94, 60) // true */
+export const sameRefresh = (a: number, b: number): boolean => Math.abs(a - b) <= FIT_LIMITS.refreshSame * Math.max(a, b) + 1e-9;
+
 function compute({ old, candidate: c, build }: Pick<RuleInput, "old" | "candidate" | "build">): Carried {
-  const like = (["pixels", "refreshHz", "colourBits", "lanes"] as const).every(
-    (k) => both(old[k] as Sourced<unknown>, c[k] as Sourced<unknown>) && equal(old[k].value, c[k].value),
-  );
-  const clockLike =
-    (c.pixelClockKHz?.value ?? null) === null || equal(c.pixelClockKHz?.value ?? null, old.pixelClockKHz?.value ?? null);
+  const sure = <K extends FactName>(fact: K, p: Panel = c): NonNullable<NonNullable<Panel[K]>["value"]> | null =>
+    sureOf(fact, p[fact] as never);
+  const alike = (fact: FactName, same: (a: never, b: never) => boolean = equal) => {
+    const [a, b] = [sure(fact, old), sure(fact)];
+    return a !== null && b !== null && same(a as never, b as never);
+  };
+  const like = alike("pixels") && alike("refreshHz", sameRefresh) && alike("colourBits") && alike("lanes");
+  const [was, is] = [old.pixelClockKHz?.value ?? null, c.pixelClockKHz?.value ?? null];
+  // The same mode to a hundredth: the clock of an EDID and that of a datasheet are never quite the same figure.
+  const clockLike = is === null || (was !== null && Math.abs(is - was) <= 0.01 * was);
   if (like && clockLike)
     return {
       verdict: "asBefore",
+      refreshHz: sure("refreshHz"),
+      bits: sure("colourBits"),
       words: "as before",
       reason: "Resolution, refresh, colour depth and lanes are as before: the link carried them.",
     };
-  const px = sure(c.pixels);
-  const hz = sure(c.refreshHz);
-  const bits = sure(c.colourBits);
+  const px = sure("pixels");
+  const hz = sure("refreshHz");
+  const bits = sure("colourBits");
   // An interface not known is judged as the old one: were it another, it would be a stop by itself.
-  const family = sure(c.family) ?? sure(old.family);
+  const family = sure("family") ?? sure("family", old);
   const missing = [px ? "" : "resolution", hz ? "" : "refresh", bits ? "" : "colour depth", family ? "" : "interface"].filter(
     Boolean,
   );
+  const untold = { refreshHz: null, bits: null, words: "cannot be told" };
   if (!px || !hz || !bits || !family)
-    return { verdict: "unknown", words: "cannot be told", reason: `Not known of the candidate: ${missing.join(", ")}.` };
-  const given = sure(c.pixelClockKHz);
+    return { ...untold, verdict: "unknown", reason: `Not known of the candidate: ${missing.join(", ")}.` };
+  const given = sure("pixelClockKHz");
   const from = given === null ? "guess" : c.pixelClockKHz!.source === "E" ? "edid" : "datasheet";
   const clock = given ?? cvtReducedBlanking({ hActive: px.h, vActive: px.v, refreshHz: hz, version: 1 }).pixelClockKHz;
-  const lower = sure(c.lowerModes) ?? [];
+  const lower = sure("lowerModes") ?? [];
   const lowestHz = Math.min(hz, ...lower.map((m) => m.refreshHz));
   const link = build?.link;
   if (family === "LVDS") {
     const b = lvdsBudget(clock, link?.lvdsLinks ?? null, from);
-    return { verdict: b.verdict, words: `${b.linkMHz} MHz`, reason: b.reason };
+    return { verdict: b.verdict, refreshHz: hz, bits, words: `${b.linkMHz} MHz`, reason: b.reason };
   }
   if (!link)
-    return {
-      verdict: "unknown",
-      words: "cannot be told",
-      reason: "Lanes and link rates of board and cable are not known for this machine.",
-    };
-  const b = edpBudget({
-    mode: { pixelClockKHz: clock, refreshHz: hz },
-    clockFrom: from,
-    bitsPerPixel: (Math.min(10, Math.max(6, bits)) * 3) as 18 | 24 | 30,
-    lowestClockKHz: cvtReducedBlanking({ hActive: px.h, vActive: px.v, refreshHz: lowestHz, version: 2 }).pixelClockKHz,
-    lowerModes: lower,
-    board: { lanes: link.lanes, ratesGbps: link.ratesGbps, compression: link.compression },
-    cable: { lanes: link.cableLanes, maxRateGbps: link.cableMaxRateGbps },
-    panel: {
-      lanes: sure(c.lanes),
-      ratesGbps: sure(c.laneRatesGbps) ?? link.ratesGbps,
-      compression: (sure(c.compression) ?? "unknown") as YesNoUnknown,
+    return { ...untold, verdict: "unknown", reason: "Lanes and link rates of board and cable are not known for this machine." };
+  const slow = link.ratesGbps !== null && !link.ratesPartial && Math.max(...link.ratesGbps) <= NEVER_COMPRESSES;
+  const b = linkRuns(
+    {
+      mode: { pixelClockKHz: clock, refreshHz: hz },
+      clockFrom: from,
+      bitsPerPixel: (Math.min(10, Math.max(6, bits)) * 3) as 18 | 24 | 30,
+      lowestClockKHz: cvtReducedBlanking({ hActive: px.h, vActive: px.v, refreshHz: lowestHz, version: 2 }).pixelClockKHz,
+      lowerModes: lower,
+      board: {
+        lanes: link.lanes,
+        ratesGbps: link.ratesGbps,
+        compression: link.compression === "unknown" && slow ? "no" : link.compression,
+      },
+      cable: { lanes: link.cableLanes, maxRateGbps: link.cableMaxRateGbps },
+      panel: {
+        lanes: sure("lanes"),
+        ratesGbps: sure("laneRatesGbps") ?? link.ratesGbps,
+        compression: (sure("compression") ?? "unknown") as YesNoUnknown,
+      },
     },
-  });
-  const used = b.availableGbps === null ? "cannot be told" : `${b.neededGbps.toFixed(2)} of ${b.availableGbps.toFixed(2)}`;
-  return {
-    verdict: b.verdict,
-    words: b.runsAtHz ? `runs at ${Math.round(b.runsAtHz)} Hz` : used,
-    reason: `${b.reason}${b.limiting ? ` Limit: ${b.limiting}.` : ""}`,
-  };
+    bits,
+    link.dithers ?? "unknown",
+  );
+  return { verdict: AS[b.runs], refreshHz: b.refreshHz, bits: b.bits, words: b.words, reason: b.reason };
 }

@@ -9,11 +9,12 @@ declare module "./row" {
 
 const judge: Rule = (i) =>
   wanted(
+    "colourBits",
     { field: "colourBits", name: "Colour, bit", words: (v: number) => String(v), look: "Find the colour depth in a datasheet" },
     i.old.colourBits,
     i.candidate.colourBits,
     i,
-    (a, b) => `${b}, not ${a}`,
+    { say: (a, b) => `${b}, not ${a}`, runs: "bits" },
   );
 
 export const colourBits = { fact: "colourBits", judge } satisfies FitRule;

@@ -1,4 +1,6 @@
+import { kitFor } from "./cableKit";
 import { destroying } from "./destroying";
+import { equal } from "./row";
 
 declare module "./row" {
   interface FitFields {
@@ -6,4 +8,17 @@ declare module "./row" {
   }
 }
 
-export const family = destroying("family", "Interface", (v) => v, "Read the interface family off the label or datasheet");
+export const family = destroying(
+  "family",
+  "Interface",
+  (v) => v,
+  "Read the interface family off the label or datasheet",
+  (a: string, b: string, i) =>
+    equal(a, b)
+      ? null
+      : (kitFor(i) ?? {
+          verdict: "stop",
+          words: `${b}, not ${a}`,
+          reason: `This board speaks ${a}: plugs of both can look alike and carry other voltages on the same contacts.`,
+        }),
+);

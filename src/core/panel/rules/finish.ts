@@ -1,6 +1,5 @@
-import { decides } from "../../quantity";
-import type { Panel } from "../schema";
-import { type FitRow, type FitRule, row, type Spec } from "./row";
+import { sureOf, weakWords } from "../settles";
+import { type FitRule, type Rule, row, type Spec } from "./row";
 
 declare module "./row" {
   interface FitFields {
@@ -8,7 +7,7 @@ declare module "./row" {
   }
 }
 
-function finishRow(old: Panel, cand: Panel): FitRow {
+const judge: Rule = ({ old, candidate }) => {
   const spec: Spec<string> = {
     field: "finish",
     name: "Finish",
@@ -16,19 +15,21 @@ function finishRow(old: Panel, cand: Panel): FitRow {
     look: "Hold the front to a lamp: matt or glossy",
   };
   const { finish: a } = old;
-  const { finish: b } = cand;
-  if (a.value === null || b.value === null || !decides(a) || !decides(b))
+  const { finish: b } = candidate;
+  const was = sureOf("finish", a);
+  const is = sureOf("finish", b);
+  if (was === null || is === null)
     return row<string>(spec, a, b, {
       verdict: "unknown",
-      words: b.source === "G" ? "guess from the code" : "not certain",
+      words: b.value !== null && is === null ? weakWords(b.source) : "not certain",
       reason: "The finish is not known on both sides from a source that decides.",
     });
-  if (a.value === b.value) return row<string>(spec, a, b, { verdict: "same", words: "same", reason: "Both known, and equal." });
+  if (was === is) return row<string>(spec, a, b, { verdict: "same", words: "same", reason: "Both known, and equal." });
   return row<string>(spec, a, b, {
     verdict: "ask",
-    words: `${b.value}, not ${a.value}`,
+    words: `${is}, not ${was}`,
     reason: "It fits, but somebody must want it: ask the customer.",
   });
-}
+};
 
-export const finish = { fact: "finish", judge: (i) => finishRow(i.old, i.candidate) } satisfies FitRule;
+export const finish = { fact: "finish", judge } satisfies FitRule;

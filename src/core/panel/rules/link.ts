@@ -11,6 +11,8 @@ const LINK: Record<Carried["verdict"], FitRow["verdict"]> = {
   asBefore: "same",
   fits: "same",
   fitsLower: "change",
+  lowerDepth: "change",
+  choice: "ask",
   fails: "stop",
   unknown: "unknown",
 };
@@ -27,7 +29,11 @@ const judge: Rule = (i) => {
     verdict: LINK[k.verdict],
     words: k.verdict === "asBefore" ? "same" : k.words,
     reason: k.reason,
-    ...(k.verdict === "fitsLower" ? { change: CHANGES.lowerMode } : {}),
+    ...(k.verdict === "fitsLower"
+      ? { change: CHANGES.lowerMode }
+      : k.verdict === "lowerDepth"
+        ? { change: CHANGES.lowerDepth }
+        : {}),
   });
 };
 

@@ -1,4 +1,4 @@
-import { destroying } from "./destroying";
+import { supply } from "./supply";
 
 declare module "./row" {
   interface FitFields {
@@ -6,13 +6,10 @@ declare module "./row" {
   }
 }
 
-export const logicSupplyV = {
-  ...destroying(
-    "logicSupplyV",
-    "Logic supply, V",
-    String,
-    "Find the logic supply in a datasheet, on the label or from the maker",
-  ),
-  // No eye settles a voltage.
-  notByEye: true,
-} as const;
+export const logicSupplyV = supply(
+  "logicSupplyV",
+  "Logic supply, V",
+  "V",
+  (i) => i.build?.rails?.logicV,
+  "Find the logic supply in a datasheet, on the label or from the maker",
+);

@@ -1,7 +1,7 @@
-import type { Build } from "../../build";
-import { decides, mm } from "../../quantity";
-import type { Panel } from "../schema";
-import { CHANGES, type FitLimits, type FitRow, type FitRule, row, type Spec } from "./row";
+import { mm } from "../../quantity";
+import { against, EPS, nearMm, smallMm } from "../figure";
+import { sureOf, weakWords } from "../settles";
+import { CHANGES, type FitRule, type Rule, row, type Spec } from "./row";
 
 declare module "./row" {
   interface FitFields {
@@ -9,66 +9,98 @@ declare module "./row" {
   }
 }
 
-function outlineRow(old: Panel, cand: Panel, build: Build | null, limits: FitLimits): FitRow {
+const NEAR_LID = 0.05;
+
+const judge: Rule = ({ old, candidate, build, limits }) => {
   const spec: Spec<{ widthMm: number; heightMm: number }> = {
     field: "outline",
     name: "Outline, mm",
     words: (v) => `${mm(v.widthMm)} × ${mm(v.heightMm)}`,
     look: "Measure the outline: width and height",
   };
-  const a = old.outline;
-  const b = cand.outline;
-  if (b.value === null || !decides(b))
+  const [a, b] = [old.outline, candidate.outline];
+  const is = sureOf("outline", b);
+  const was = sureOf("outline", a);
+  if (!is)
     return row(spec, a, b, {
       verdict: "unknown",
-      words: b.value ? "not certain" : "not known",
+      words: b.value ? weakWords(b.source) : "not known",
       reason: "The candidate's outline has no source that decides.",
     });
+  const near = nearMm([is.widthMm, is.heightMm], b);
+  const between = near + (was ? nearMm([was.widthMm, was.heightMm], a) : 0);
+  const dw = was ? is.widthMm - was.widthMm : 0;
+  const dh = was ? is.heightMm - was.heightMm : 0;
+  const worst = Math.abs(dw) > Math.abs(dh) ? dw : dh;
+  const held = was ? against(worst, between, limits.outlineSameMm) : "between";
   const pocket = build?.lid.pocket;
-  if (pocket) {
-    const overW = b.value.widthMm - pocket.widthMm;
-    const overH = b.value.heightMm - pocket.heightMm;
-    if (overW > 1e-9 || overH > 1e-9)
+  // No larger than what lay in it lies in it.
+  const asBefore = was !== null && held === "inside" && dw <= EPS && dh <= EPS;
+  if (pocket && !asBefore) {
+    const overs = [
+      { over: is.widthMm - pocket.widthMm, room: pocket.widthMm, words: "too wide" },
+      { over: is.heightMm - pocket.heightMm, room: pocket.heightMm, words: "too high" },
+    ];
+    const most = overs.reduce((m, x) => (x.over > m.over ? x : m));
+    const u = near + NEAR_LID;
+    const size = `The pocket of the lid is ${mm(pocket.widthMm)} × ${mm(pocket.heightMm)} mm`;
+    if (most.over > u + EPS)
       return row(spec, a, b, {
         verdict: "stop",
-        words: overW > 0 ? `${mm(overW)} too wide` : `${mm(overH)} too high`,
-        reason: `The pocket of the lid is ${mm(pocket.widthMm)} × ${mm(pocket.heightMm)} mm.`,
+        words: `${smallMm(most.over)} ${most.words}`,
+        reason: `${size}: ${smallMm(most.over)} mm over, and the figures are known to ${smallMm(u)}.`,
+      });
+    if (most.over + u > EPS && most.over > -EPS)
+      return row(spec, a, b, {
+        verdict: "unknown",
+        words: most.over > EPS ? `${smallMm(most.over)} over, to be tried` : "as wide as its pocket",
+        reason: `${size}: ${most.over > EPS ? `${smallMm(most.over)} mm over` : "no play"}, within the ${smallMm(u)} mm the figures are known to. Try it in the pocket before anything is stuck.`,
+      });
+    if (most.over + u > EPS && b.pm !== undefined && b.pm > NEAR_LID)
+      return row(spec, a, b, {
+        verdict: "unknown",
+        words: `known to ${smallMm(near)} only`,
+        reason: `${size}; it may be ${smallMm(most.over + u)} mm over. Measure it.`,
       });
   }
-  if (a.value === null || !decides(a)) {
+  if (!was)
     return row(spec, a, b, {
       verdict: "unknown",
       words: "old not measured",
       reason: pocket ? "It goes into the pocket, but the old outline is not known." : "The old outline is not known.",
     });
-  }
-  const dw = b.value.widthMm - a.value.widthMm;
-  const dh = b.value.heightMm - a.value.heightMm;
-  const worst = Math.abs(dw) > Math.abs(dh) ? dw : dh;
   const along = worst === dw ? (dw > 0 ? "wider" : "narrower") : dh > 0 ? "higher" : "shorter";
-  if (Math.abs(worst) <= limits.outlineSameMm + 1e-9)
-    return row(spec, a, b, { verdict: "same", words: "same", reason: `Within ${limits.outlineSameMm} mm.` });
+  const words = `${smallMm(worst)} ${along}`;
+  if (held === "inside")
+    return row(spec, a, b, {
+      verdict: "same",
+      words: "same",
+      reason: `${Math.abs(worst) > EPS ? `${words} mm: within` : "Within"} ${limits.outlineSameMm} mm.`,
+    });
+  if (held === "between")
+    return row(spec, a, b, {
+      verdict: "unknown",
+      words,
+      reason: `${words} mm, known to ${smallMm(between)}: whether that is within ${limits.outlineSameMm} mm cannot be told. Lay one on the other.`,
+    });
   if (!pocket)
     return row(spec, a, b, {
       verdict: "unknown",
-      words: `${mm(Math.abs(worst))} ${along}`,
+      words,
       reason: "The pocket of this lid is not known, so a different outline cannot be judged.",
     });
-  if (worst < -limits.outlineShimMm)
+  if (-worst - between > limits.outlineShimMm + EPS)
     return row(spec, a, b, {
       verdict: "stop",
-      words: `${mm(-worst)} ${along}`,
+      words,
       reason: `More than ${limits.outlineShimMm} mm smaller: it cannot be located or held.`,
     });
   return row(spec, a, b, {
     verdict: "change",
-    words: `${mm(Math.abs(worst))} ${along}`,
-    reason: "Goes into the pocket. Locate it by a shim on the free edge.",
+    words,
+    reason: `Goes into the pocket, ${mm(pocket.widthMm)} × ${mm(pocket.heightMm)} mm. Locate it by a shim on the free edge.`,
     change: CHANGES.shim,
   });
-}
+};
 
-export const outline = {
-  fact: "outline",
-  judge: (i) => outlineRow(i.old, i.candidate, i.build, i.limits),
-} satisfies FitRule;
+export const outline = { fact: "outline", judge } satisfies FitRule;

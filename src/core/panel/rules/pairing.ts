@@ -26,7 +26,8 @@ const judge: Rule = ({ build }) => {
     ? row(spec, value, value, {
         verdict: "change",
         words: "pair it",
-        reason: "Bind the new panel with the maker's software, after power is proven.",
+        reason:
+          "Bind the new panel with the maker's software, after power is proven. Left unpaired it may lose its colour tone, its brightness control or sleep on closing, and the machine may warn at every start.",
         change: CHANGES.pair,
       })
     : row(spec, value, value, { verdict: "same", words: "same", reason: "This machine takes any panel that fits." });

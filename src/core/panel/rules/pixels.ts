@@ -9,6 +9,7 @@ declare module "./row" {
 
 const judge: Rule = (i) =>
   wanted(
+    "pixels",
     {
       field: "pixels",
       name: "Pixels",
@@ -18,7 +19,7 @@ const judge: Rule = (i) =>
     i.old.pixels,
     i.candidate.pixels,
     i,
-    (_, b) => `${b.h} × ${b.v}`,
+    { say: (_, b) => `${b.h} × ${b.v}` },
   );
 
 export const pixels = { fact: "pixels", judge } satisfies FitRule;

@@ -36,6 +36,29 @@ export const CHANGES = {
     at: "afterProof",
     act: "See that it runs in the lower mode",
   },
+  screwSome: {
+    part: "mounting tape",
+    minutes: 6,
+    costMinor: 70,
+    at: "swap",
+    act: "Screw it where tabs meet bosses, tape the rest",
+  },
+  lowerDepth: {
+    part: "none, a lower depth",
+    minutes: 0,
+    costMinor: 0,
+    at: "afterProof",
+    act: "See that ramps are smooth enough at the lower depth",
+  },
+  foldCable: {
+    part: "none, fold the cable back",
+    minutes: 3,
+    costMinor: 0,
+    at: "swap",
+    act: "Fold the cable to the other side, no sharp crease",
+  },
+  moveOver: { part: "none, from the old panel", minutes: 5, costMinor: 0, at: "swap", act: "Move over what is not in the box" },
+  freshTape: { part: "mounting tape", minutes: 3, costMinor: 90, at: "swap", act: "Cut and lay tape: none is in the box" },
   pair: {
     part: "maker's pairing software",
     minutes: 8,
@@ -58,6 +81,8 @@ export interface FitRow {
   destroying: boolean;
   change?: Change;
   look?: string;
+  /** This difference is settled by a datasheet, a label or the maker's own source, by no eye. */
+  notByEye?: true;
   /** Two sources disagree about it. */
   disputed?: true;
 }
@@ -72,6 +97,19 @@ export interface FitLimits {
   outlineSameMm: number;
   outlineShimMm: number;
   thicknessSameMm: number;
+  /** A tab's hole may be this far off its boss: holes are slotted. */
+  bossMm: number;
+  /** The thinnest tape that still holds. */
+  thinnestTapeMm: number;
+  /** Shares and figures up to which nobody sees a difference. */
+  refreshSame: number;
+  brightnessSame: number;
+  gamutSamePercent: number;
+  angleSameDeg: number;
+  /** A supply given as one figure: what a board's rail strays, what a part takes. */
+  railShare: number;
+  takesShare: number;
+  currentShare: number;
 }
 export const FIT_LIMITS: FitLimits = {
   hiddenMm: 0.5,
@@ -80,6 +118,15 @@ export const FIT_LIMITS: FitLimits = {
   outlineSameMm: 0.3,
   outlineShimMm: 4,
   thicknessSameMm: 0.2,
+  bossMm: 1,
+  thinnestTapeMm: 0.05,
+  refreshSame: 0.01,
+  brightnessSame: 0.1,
+  gamutSamePercent: 5,
+  angleSameDeg: 5,
+  railShare: 0.05,
+  takesShare: 0.1,
+  currentShare: 0.1,
 };
 
 /**
@@ -129,7 +176,8 @@ export interface RuleInput {
   build: Build | null;
   limits: FitLimits;
 }
-export type Rule = (i: RuleInput) => FitRow;
+/** A row, or nothing where neither panel says anything of a field. */
+export type Rule = (i: RuleInput) => FitRow | null;
 
 /** Fields of the comparison; each file of this folder adds its own. */
 // biome-ignore lint/suspicious/noEmptyInterface: filled by the files of this folder

@@ -1,5 +1,6 @@
-import { both } from "./carried";
+import { sureOf } from "../settles";
 import { type FitRule, type Rule, row, type Spec } from "./row";
+import { soldWith, soldWithWords } from "./soldWith";
 
 declare module "./row" {
   interface FitFields {
@@ -7,28 +8,40 @@ declare module "./row" {
   }
 }
 
-const judge: Rule = ({ old, candidate }) => {
-  const spec: Spec<"LCD" | "OLED"> = {
+const judge: Rule = ({ old, candidate, build }) => {
+  type Kind = "LCD" | "OLED";
+  const spec: Spec<Kind> = {
     field: "technology",
     name: "Technology",
     words: (v) => v,
-    look: "LCD or OLED: read the label",
+    look: "Supply, dimming and cable of an OLED have to be known to go with this board",
   };
   const a = old.technology;
   const b = candidate.technology;
-  if (a.value !== null && b.value !== null && a.value !== b.value)
-    return row<"LCD" | "OLED">(spec, a, b, {
-      verdict: "stop",
+  if (a.value !== null && b.value !== null && a.value !== b.value) {
+    const seen = soldWith({ candidate, build });
+    if (seen)
+      return row<Kind>(spec, a, b, {
+        verdict: "ask",
+        words: `${b.value}, not ${a.value}`,
+        reason: `This code was seen fitted with this board and cable (${seen.seen}). It looks different and ages in its own way: ask the customer.`,
+      });
+    return row<Kind>(spec, a, b, {
+      verdict: "unknown",
+      destroying: true,
+      notByEye: true,
       words: `${b.value}, not ${a.value}`,
-      reason: "Another technology needs other supplies: this board does not give them.",
+      reason: `Another technology: its supply, its dimming and often its cable are others. Do not connect before they are known to go with this board.${soldWithWords({ candidate, build })}`,
     });
-  if (!both(a, b))
-    return row<"LCD" | "OLED">(spec, a, b, {
+  }
+  if (sureOf("technology", a) === null || sureOf("technology", b) === null)
+    return row<Kind>(spec, a, b, {
       verdict: "unknown",
       words: "not certain",
       reason: "Not known on both sides from a source that decides.",
+      look: "LCD or OLED: read the label",
     });
-  return row<"LCD" | "OLED">(spec, a, b, { verdict: "same", words: "same", reason: "Both known, and equal." });
+  return row<Kind>(spec, a, b, { verdict: "same", words: "same", reason: "Both known, and equal." });
 };
 
 export const technology = { fact: "technology", judge } satisfies FitRule;

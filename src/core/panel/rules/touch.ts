@@ -1,4 +1,4 @@
-import { decides } from "../../quantity";
+import { sureOf } from "../settles";
 import { type FitRule, type Rule, row, type Spec } from "./row";
 
 declare module "./row" {
@@ -7,10 +7,10 @@ declare module "./row" {
   }
 }
 
-const TOUCH_WORDS: Record<string, string> = { none: "none", onCell: "in the cell", separate: "separate layer" };
+type Touch = "none" | "onCell" | "separate";
+const TOUCH_WORDS: Readonly<Record<Touch, string>> = { none: "none", onCell: "in the cell", separate: "separate layer" };
 
 const judge: Rule = ({ old, candidate }) => {
-  type Touch = "none" | "onCell" | "separate";
   const spec: Spec<Touch> = {
     field: "touch",
     name: "Touch",
@@ -19,21 +19,27 @@ const judge: Rule = ({ old, candidate }) => {
   };
   const a = old.touch;
   const b = candidate.touch;
-  if (a.value === null || b.value === null || !decides(a) || !decides(b))
+  const was = sureOf("touch", a);
+  const is = sureOf("touch", b);
+  if (was === null || is === null)
     return row<Touch>(spec, a, b, {
       verdict: "unknown",
       words: "not certain",
       reason: "Not known on both sides from a source that decides.",
     });
-  if (a.value === b.value) return row<Touch>(spec, a, b, { verdict: "same", words: "same", reason: "Both known, and equal." });
-  const lost = a.value !== "none";
-  return row<Touch>(spec, a, b, {
-    verdict: "ask",
-    words: lost ? "touch is lost" : "touch stays dead",
-    reason: lost
-      ? "The picture works; touch does not, unless its own layer is moved over."
-      : "This machine has no lead for it: the touch layer does nothing.",
-  });
+  if (was === is) return row<Touch>(spec, a, b, { verdict: "same", words: "same", reason: "Both known, and equal." });
+  const [words, reason] =
+    was === "none"
+      ? ["touch stays dead", "This machine has no lead for it: the touch layer does nothing."]
+      : is === "none"
+        ? ["touch is lost", "The picture works; touch does not, unless its own layer is moved over."]
+        : [
+            `${TOUCH_WORDS[is]}, not ${TOUCH_WORDS[was]}`,
+            is === "separate"
+              ? "Its touch layer has a lead of its own; the old one's went over the display cable: touch stays dead without that lead."
+              : "Its touch goes over the display cable; the old one's had a lead of its own: touch stays dead unless this cable carries it.",
+          ];
+  return row<Touch>(spec, a, b, { verdict: "ask", words: words!, reason: reason! });
 };
 
 export const touch = { fact: "touch", judge } satisfies FitRule;
