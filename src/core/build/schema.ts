@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { contentHash, slugId, words } from "../quantity/shapes";
+import { Feeds } from "./feeds";
 import { CONNECTOR_KINDS, DRIVES, EDGES, FAMILIES, HEADS, HELD_BY, PART_ROLES, SERVES, SUBJECTS, VIEWS } from "./kinds";
 
 /** Ids are short, lower case, and stay with a part for ever: events name them, never step numbers. */
@@ -203,10 +204,6 @@ export const PlacePhoto = z.strictObject({
 });
 export type PlacePhoto = z.infer<typeof PlacePhoto>;
 
-const VoltSpan = z
-  .strictObject({ min: z.number().min(0).max(100), max: z.number().min(0).max(100) })
-  .refine((r) => r.min <= r.max, "the least is above the most");
-
 export const Build = z.strictObject({
   format: z.literal("helvane.build"),
   version: z.literal(2),
@@ -263,52 +260,7 @@ export const Build = z.strictObject({
     .max(60)
     .default([]),
   dust: Motion.optional(),
-  /** What board and display cable carry. */
-  link: z
-    .strictObject({
-      lanes: z.int().min(1).max(8).nullable(),
-      ratesGbps: z.array(z.number().min(1).max(20)).min(1).max(10).nullable(),
-      compression: z.enum(["yes", "no", "unknown"]).default("unknown"),
-      cableLanes: z.int().min(1).max(8).nullable(),
-      cableMaxRateGbps: z.number().min(1).max(20).nullable(),
-      lvdsLinks: z
-        .union([z.literal(1), z.literal(2)])
-        .nullable()
-        .default(null),
-      source: words(120),
-      /** The board's list of rates above is not all it can do. */
-      ratesPartial: z.boolean().optional(),
-      /** The source dithers down to 6 bit; missing = not known. */
-      dithers: z.enum(["yes", "no"]).optional(),
-    })
-    .optional(),
-  /** What this machine feeds its panel, with its tolerance, V. */
-  rails: z
-    .strictObject({
-      logicV: VoltSpan.optional(),
-      backlightV: VoltSpan.optional(),
-      source: words(120),
-    })
-    .optional(),
-  /** Panels this board was sold with, and whether that code was seen fitted with this board and cable. */
-  soldWith: z
-    .array(z.strictObject({ code: words(40), seen: words(120), fitted: z.boolean() }))
-    .max(40)
-    .optional(),
-  /** Cables to be had that end in another plug. */
-  cableKits: z
-    .array(
-      z.strictObject({
-        part: words(60),
-        family: z.enum(["eDP", "LVDS"]),
-        contacts: z.int().min(10).max(80),
-        pitchMm: z.number().min(0.2).max(2),
-        costMinor: z.int().min(0).max(10_000_000),
-        minutes: z.number().min(0).max(600),
-      }),
-    )
-    .max(12)
-    .optional(),
+  ...Feeds,
   photos: z.array(PlacePhoto).max(60).optional(),
   /** Whether a new panel has to be bound to the board by the maker's software; missing = not known. */
   pairing: z.boolean().optional(),

@@ -7,7 +7,7 @@ import { equal, type FitRow, type FitRule, NOT_GIVEN, type RuleInput, row, type 
 import { soldWith } from "./soldWith";
 import { isSaid } from "./supply";
 
-type Plain<K extends FactName> = NonNullable<NonNullable<Panel[K]>["value"]>;
+type Plain<K extends FactName & keyof Panel> = NonNullable<NonNullable<Panel[K]>["value"]>;
 type Differs = Pick<FitRow, "verdict" | "words" | "reason"> & Partial<FitRow>;
 
 /**
@@ -16,7 +16,7 @@ type Differs = Pick<FitRow, "verdict" | "words" | "reason"> & Partial<FitRow>;
  * @param differs null where nobody can tell the two apart
  * @example asked("privacy", "Privacy layer", "Look from the side", () => null).fact // "privacy"
  */
-export const asked = <K extends FactName>(
+export const asked = <K extends FactName & keyof Panel>(
   fact: K,
   name: string,
   look: string,

@@ -49,7 +49,7 @@ const NEVER_COMPRESSES = 2.7;
 export const sameRefresh = (a: number, b: number): boolean => Math.abs(a - b) <= FIT_LIMITS.refreshSame * Math.max(a, b) + 1e-9;
 
 function compute({ old, candidate: c, build }: Pick<RuleInput, "old" | "candidate" | "build">): Carried {
-  const sure = <K extends FactName>(fact: K, p: Panel = c): NonNullable<NonNullable<Panel[K]>["value"]> | null =>
+  const sure = <K extends FactName & keyof Panel>(fact: K, p: Panel = c): NonNullable<NonNullable<Panel[K]>["value"]> | null =>
     sureOf(fact, p[fact] as never);
   const alike = (fact: FactName, same: (a: never, b: never) => boolean = equal) => {
     const [a, b] = [sure(fact, old), sure(fact)];

@@ -1,4 +1,5 @@
 import type { FactName } from "../factNames";
+import { factOf } from "../factOf";
 import { spanWords } from "../factWords";
 import { apart, type Span, spanOf, within } from "../figure";
 import type { Panel } from "../schema";
@@ -66,4 +67,4 @@ export const supply = <K extends "logicSupplyV" | "backlightSupplyV" | "ledCurre
 
 /** Whether either panel says anything of a fact. @example isSaid("cell", old, candidate) // false */
 export const isSaid = (fact: FactName, old: Panel, candidate: Panel): boolean =>
-  old[fact] !== undefined || candidate[fact] !== undefined;
+  factOf(old, fact) !== undefined || factOf(candidate, fact) !== undefined;
