@@ -80,7 +80,7 @@ describe("printed sheets", () => {
       "2026-06-15",
       "Bezel clip breaks: 8 % at 18.00 EUR",
       "Łukasz",
-      "panelCell, 90 %",
+      "The screen itself is broken, 90 % sure",
     ])
       expect(text).toContain(s);
   });

@@ -10,7 +10,30 @@ const OPTION_WORDS: Record<NonNullable<JobState["quote"]>["option"], string> = {
   lidAssembly: "Replace the whole lid assembly",
   panelNew: "Replace the panel with a new one",
   panelUsed: "Replace the panel with a used one",
+  cableJob: "Replace the cable between screen and machine",
+  reseat: "Clean and reseat the cable between screen and machine",
+  touchUnit: "Replace the touch layer or the front unit",
+  boardSpecialist: "Have a specialist repair the main board",
+  diagnosis: "Diagnosis only: no part is replaced",
   none: "Do not repair",
+};
+
+/** What was found, in the customer's words; a fault of the shop's own table stands by its id. */
+const FAULT_WORDS: Readonly<Record<string, string>> = {
+  panelCell: "The screen itself is broken",
+  cellLine: "The screen itself draws lines",
+  panelBacklight: "The screen's light has failed",
+  filmPressure: "The screen was pressed",
+  displayCable: "The cable to the screen",
+  boardBacklight: "The main board no longer feeds the screen's light",
+  boardGraphics: "The main board's graphics",
+  digitizer: "The touch layer",
+  lidSensor: "The sensor that tells whether the lid is open",
+  inverterLamp: "The screen's lamp or what feeds it",
+  oledDriver: "The screen itself",
+  software: "A setting or a program, no part",
+  noneOfThese: "Not found yet",
+  noFault: "Nothing is broken",
 };
 
 /** The estimate chosen in a job, or null when none is. */
@@ -39,13 +62,20 @@ export function estimatePdf(state: JobState, dated: Date): Promise<Buffer> {
   y = write(OPTION_WORDS[q.option], MARGIN, y + 8, 16, 700, width) + 6;
   const fault = state.triage.concluded;
   const rows: [string, string][] = [
-    ["Expected price, tax included", formatMoney(q.expectedMinor, q.currency)],
+    [q.option === "cover" ? "Expected price" : "Expected price, tax included", formatMoney(q.expectedMinor, q.currency)],
     ["Bad case, not passed in four jobs of five", formatMoney(q.p80Minor, q.currency)],
-    ["Tax", `${q.taxPercent} %`],
+    ...(q.option === "cover" ? [] : [["Tax", `${q.taxPercent} %`] as [string, string]]),
     ["Ready in about", `${q.days} days`],
     ["This estimate holds until", q.validUntil.slice(0, 10)],
     ["Asked again when the price moves by more than", `${q.marginPercent} %`],
-    ...(fault ? [["Found", `${fault.fault}, ${Math.round(fault.probability * 100)} %`] as [string, string]] : []),
+    ...(fault
+      ? [
+          ["Found", `${FAULT_WORDS[fault.fault] ?? fault.fault}, ${Math.round(fault.probability * 100)} % sure`] as [
+            string,
+            string,
+          ],
+        ]
+      : []),
     ...(panelReading(state) ? [["Panel fitted", panelReading(state)!.code] as [string, string]] : []),
     ...(q.agreedBy ? [["Agreed by", q.agreedBy] as [string, string]] : []),
   ];

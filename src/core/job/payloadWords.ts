@@ -11,7 +11,19 @@ export const RETURN_REASONS = [
   "neverCame",
   "other",
 ] as const;
-export const QUOTE_OPTIONS = ["cover", "makerService", "lidAssembly", "panelNew", "panelUsed", "none"] as const;
+export const QUOTE_OPTIONS = [
+  "cover",
+  "makerService",
+  "lidAssembly",
+  "panelNew",
+  "panelUsed",
+  "cableJob",
+  "reseat",
+  "touchUnit",
+  "boardSpecialist",
+  "diagnosis",
+  "none",
+] as const;
 export const CONDITION_KINDS = [
   "mark",
   "missingScrew",

@@ -8,5 +8,7 @@ export {
   quoteOptions,
   type ShopLog,
 } from "./options";
-export { panelParts } from "./parts";
+export { OTHER_JOBS, type OtherJob, type OtherJobId, otherJobs } from "./otherJobs";
+export { type PartsMore, panelParts, type Rate } from "./parts";
 export { QuotePolicy } from "./policy";
+export { type Recommendation, recommend } from "./recommend";

@@ -40,11 +40,11 @@ const input = (more: Partial<QuoteInput> = {}): QuoteInput => ({
 const of = (i: QuoteInput, id: string) => quoteOptions(i).find((o) => o.id === id)!;
 
 describe("the prices, worked out on paper", () => {
-  it("cover and the maker's service cost what the policy says, with tax and nothing else", () => {
+  it("cover costs its excess without tax, the maker's service what the policy says with it", () => {
     expect(of(input(), "cover")).toMatchObject({
-      likelyMinor: 5500,
-      expectedMinor: 5500,
-      p80Minor: 5500,
+      likelyMinor: 5000,
+      expectedMinor: 5000,
+      p80Minor: 5000,
       days: 10,
       whyNot: null,
     });
@@ -94,8 +94,8 @@ describe("the prices, worked out on paper", () => {
     expect(of(input(), "none")).toMatchObject({ likelyMinor: 0, expectedMinor: 0, p80Minor: 0, days: 0, ratio: 0, mishaps: [] });
   });
   it("what it is held against is what the job says another machine costs, else the policy's; nothing known is no ratio", () => {
-    expect(of(input({ replacementMinor: 20_000 }), "cover").ratio).toBeCloseTo(0.275, 9);
-    expect(of(input(), "cover").ratio).toBeCloseTo(0.11, 9);
+    expect(of(input({ replacementMinor: 20_000 }), "cover").ratio).toBeCloseTo(0.25, 9);
+    expect(of(input(), "cover").ratio).toBeCloseTo(0.1, 9);
     expect(of(input({ replacementMinor: 0 }), "cover").ratio).toBe(0);
   });
 });

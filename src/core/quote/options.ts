@@ -1,15 +1,23 @@
 import { logSpread, type P50P80, Z80 } from "../chance";
-import { durationWords } from "../quantity";
+import { durationWords, formatMoney } from "../quantity";
 import { type Cost, expectedMinor, quantileMinor, type Risk } from "./distribution";
+import { type OtherJobId, otherJobs } from "./otherJobs";
 import type { Mishap, QuotePolicy } from "./policy";
 
-export type QuoteOptionId = "cover" | "makerService" | "lidAssembly" | "panelNew" | "panelUsed" | "none";
+export type QuoteOptionId = "cover" | "makerService" | "lidAssembly" | "panelNew" | "panelUsed" | OtherJobId | "none";
 type Family = keyof QuotePolicy["familyMinutes"];
 
 export interface Part {
   name: string;
   priceMinor: number;
   days: number;
+  /** What its changes need: parts in minor units, minutes at the bench. */
+  changeMinor?: number;
+  changeMinutes?: number;
+  /** What the customer is asked before it is ordered. */
+  questions?: readonly string[];
+  /** The panel was not read yet: what each variant seen costs, and how often it is the one; `priceMinor` is their mean. */
+  variants?: readonly { priceMinor: number; share: number; code?: string }[];
 }
 
 export interface ShopLog {
@@ -30,6 +38,10 @@ export interface QuoteInput {
   panelNew: Part | null;
   panelUsed: Part | null;
   cover: "yes" | "no" | "unknown";
+  /** A warranty costs nothing, accident cover its excess. */
+  coverKind?: "warranty" | "accident" | undefined;
+  /** What Triage points at, with its chance. */
+  points?: { fault: string; p: number } | undefined;
   /** What another machine costs; null takes the policy's. */
   replacementMinor: number | null;
   log: ShopLog;
@@ -52,11 +64,18 @@ export interface QuoteOption {
   mishaps: { name: string; chance: number; costMinor: number; from: string }[];
   keeps: string;
   notes: string[];
+  /** Costs more than the shop's share of another machine. */
+  overWorth: boolean;
+  /** Where the part is not known yet: the least and the most that is likely, by the variant. */
+  lowMinor: number;
+  highMinor: number;
 }
 
 /** Jobs it takes before the shop's own log weighs as much as the default (adj). */
 const LABOUR_PRIOR = 4;
 const MISHAP_PRIOR = 20;
+/** Above this share of another machine it is said, percent (adj). */
+const WORTH_PERCENT = 60;
 /** Timed jobs under this are said to be default (adj). */
 const FEW = 3;
 
@@ -97,7 +116,6 @@ function riskOf(m: Mishap, family: Family | null, log: ShopLog): Risk & { id: st
  */
 export function quoteOptions(i: QuoteInput): QuoteOption[] {
   const p = i.policy;
-  const tax = 1 + p.taxPercent / 100;
   const replacement = i.replacementMinor ?? p.replacementMinor;
   const none: P50P80 = { p50: 0, p80: 0 };
   const byFamily = i.family ? p.familyMinutes[i.family] : undefined;
@@ -106,6 +124,20 @@ export function quoteOptions(i: QuoteInput): QuoteOption[] {
   const timed = i.log.ratios.length;
   const labourNote = `${i.plan ? "Labour from the plan" : byFamily ? `Labour of family ${i.family}, no plan yet` : "Labour guessed, family not known"}, ${timed < FEW ? `default spread (A), ${timed} timed jobs` : `with ${timed} timed jobs`}: ${durationWords(labour.p50)} to ${durationWords(labour.p80)}`;
   const risks = p.mishaps.map((m) => riskOf(m, i.family, i.log));
+  const assembly = p.assemblies.find((a) => a.machineModel === i.machineModel);
+  // A broken panel costs that panel again; hurt films mean the whole lid, where its price is on record.
+  const risksOf = (part: Part | null) =>
+    risks.map((r) =>
+      r.id === "glass" && part
+        ? { ...r, costMinor: part.priceMinor }
+        : r.id === "films" && assembly
+          ? { ...r, costMinor: assembly.priceMinor }
+          : r,
+    );
+  const withChanges = (part: Part | null): P50P80 => {
+    const more = part?.changeMinutes ?? 0;
+    return more ? { p50: labour.p50 + more, p80: labour.p80 + more } : labour;
+  };
   const make = (
     id: QuoteOptionId,
     name: string,
@@ -118,36 +150,69 @@ export function quoteOptions(i: QuoteInput): QuoteOption[] {
       keeps: string;
       notes?: string[];
       fixed?: number;
+      /** False: no supply, so no tax on it. */
+      taxed?: boolean;
+      part?: Part | null;
     },
   ): QuoteOption => {
+    const tax = rest.taxed === false ? 1 : 1 + p.taxPercent / 100;
+    const changes = rest.part?.changeMinor ?? 0;
     const work = rest.labour ?? none;
     const cost: Cost = {
-      fixedMinor: (rest.parts ?? 0) + (rest.fixed ?? 0),
+      fixedMinor: (rest.parts ?? 0) + (rest.fixed ?? 0) + changes,
       labour: work,
       rateMinorPerHour: p.benchRateMinorPerHour,
       risks: rest.risks ?? [],
     };
     const round = (x: number) => Math.round(x * tax);
     const expected = round(expectedMinor(cost));
+    const ratio = replacement > 0 ? expected / replacement : 0;
+    const variants = [...(rest.part?.variants ?? [])].sort((a, b) => a.priceMinor - b.priceMinor);
+    /** The variant not passed in so many of a hundred jobs. */
+    const variantAt = (q: number): number => {
+      let sum = 0;
+      for (const v of variants) {
+        sum += v.share;
+        if (sum >= q - 1e-9) return v.priceMinor;
+      }
+      return variants.at(-1)?.priceMinor ?? rest.parts ?? 0;
+    };
+    const shifted = (q: number, price: number) =>
+      round(quantileMinor({ ...cost, fixedMinor: cost.fixedMinor - (rest.parts ?? 0) + price }, q));
+    const middle = variants.length ? shifted(0.5, variantAt(0.5)) : round(quantileMinor(cost, 0.5));
+    const bad = variants.length ? shifted(0.8, variantAt(0.8)) : round(quantileMinor(cost, 0.8));
+    const worth = p.worthPercent ?? WORTH_PERCENT;
+    const overWorth = ratio * 100 > worth + 1e-9;
     return {
       id,
       name,
       whyNot: rest.whyNot ?? null,
       partsMinor: rest.parts ?? 0,
       labour: work,
-      likelyMinor: round(quantileMinor(cost, 0.5)),
+      likelyMinor: middle,
       expectedMinor: expected,
-      p80Minor: Math.max(round(quantileMinor(cost, 0.8)), 0),
+      p80Minor: Math.max(bad, 0),
       days: rest.days,
-      ratio: replacement > 0 ? expected / replacement : 0,
+      ratio,
+      overWorth,
+      lowMinor: variants.length ? shifted(0.5, variants[0]!.priceMinor) : middle,
+      highMinor: variants.length ? shifted(0.8, variants.at(-1)!.priceMinor) : Math.max(bad, 0),
       mishaps: (rest.risks ?? [])
         .filter((r) => r.chance > 0)
         .map(({ name: n, chance, costMinor, from }) => ({ name: n, chance, costMinor, from })),
       keeps: rest.keeps,
-      notes: rest.notes ?? [],
+      notes: [
+        ...(rest.notes ?? []),
+        ...(rest.part?.questions ?? []).map((q) => `To be asked before it is ordered: ${q}`),
+        ...(changes || rest.part?.changeMinutes
+          ? [
+              `With what it needs to fit: ${formatMoney(changes, p.currency)} of parts, ${durationWords(rest.part?.changeMinutes ?? 0)}`,
+            ]
+          : []),
+        ...(overWorth ? [`${Math.round(ratio * 100)} % of what another machine costs: above ${worth} %`] : []),
+      ],
     };
   };
-  const assembly = p.assemblies.find((a) => a.machineModel === i.machineModel);
   const lidWork: P50P80 = assembly ? { p50: assembly.minutes, p80: assembly.minutes * 1.3 } : none;
   const again = i.panelUsed
     ? [
@@ -163,10 +228,18 @@ export function quoteOptions(i: QuoteInput): QuoteOption[] {
     make("cover", "Warranty or accident cover", {
       whyNot:
         i.cover === "no" ? "No cover on this machine." : i.cover === "unknown" ? "Ask whether there is cover: not known." : null,
-      fixed: p.cover.excessMinor,
+      fixed: i.coverKind === "warranty" ? 0 : p.cover.excessMinor,
+      taxed: false,
       days: p.cover.days,
       keeps: p.cover.keeps,
-      notes: ["Nothing is opened here: opening may end the cover."],
+      notes: [
+        "Nothing is opened here: opening may end the cover.",
+        ...(i.coverKind === "warranty"
+          ? ["A warranty costs nothing."]
+          : i.coverKind === "accident"
+            ? ["Accident cover costs its excess, without tax."]
+            : ["Its excess, if it is accident cover; nothing under a warranty."]),
+      ],
     }),
     make("makerService", "Maker's service", {
       fixed: p.makerService.priceMinor,
@@ -185,8 +258,9 @@ export function quoteOptions(i: QuoteInput): QuoteOption[] {
     make("panelNew", "Panel, new", {
       whyNot: i.panelNew ? null : "No new panel that fits is on offer.",
       parts: i.panelNew?.priceMinor ?? 0,
-      labour,
-      risks,
+      part: i.panelNew,
+      labour: withChanges(i.panelNew),
+      risks: risksOf(i.panelNew),
       days: i.panelNew?.days ?? 0,
       keeps: "Lid, calibration and data stay; the maker's warranty may end.",
       notes: [labourNote, ...(i.panelNew ? [i.panelNew.name] : [])],
@@ -194,13 +268,18 @@ export function quoteOptions(i: QuoteInput): QuoteOption[] {
     make("panelUsed", "Panel, used or salvaged", {
       whyNot: i.panelUsed ? null : "No used panel that fits is on offer.",
       parts: i.panelUsed?.priceMinor ?? 0,
-      labour,
-      risks: [...risks, ...again],
+      part: i.panelUsed,
+      labour: withChanges(i.panelUsed),
+      risks: [...risksOf(i.panelUsed), ...again],
       days: i.panelUsed?.days ?? 0,
       keeps: "As new panel, with the used one's hours and marks.",
       notes: [labourNote, ...(i.panelUsed ? [i.panelUsed.name] : [])],
     }),
+    ...(i.points ? otherJobs(i.points.fault) : []).map((j) =>
+      make(j.id, j.name, { parts: j.partsMinor, labour: j.labour, days: j.days, keeps: j.keeps }),
+    ),
     make("none", "Do not repair", {
+      taxed: false,
       days: 0,
       keeps: "The machine as it is; another costs its price.",
       notes: ["Data can still be saved over an external screen."],

@@ -47,6 +47,13 @@ export const QuotePolicy = z.strictObject({
     .max(8),
   /** A used or salvaged panel fails or disappoints this often, and costs its price again. */
   usedFails: chance,
+  /** Above this share of another machine's price it is said, percent. */
+  worthPercent: z.number().min(0).max(1000).optional(),
+  /** What one unit of another currency is worth in the shop's own, with the day it was set. */
+  rates: z
+    .array(z.strictObject({ currency: z.string().length(3), rate: z.number().positive().max(1e6), date: z.iso.date() }))
+    .max(40)
+    .optional(),
 });
 export type QuotePolicy = z.infer<typeof QuotePolicy>;
 export type Mishap = QuotePolicy["mishaps"][number];

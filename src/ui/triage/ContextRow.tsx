@@ -72,6 +72,15 @@ const ASKED: { key: keyof Context; name: string; options: [string, string][] }[]
       ["no", "no"],
     ],
   },
+  {
+    key: "coverKind",
+    name: "Kind of cover",
+    options: [
+      ["unknown", "not known"],
+      ["warranty", "warranty"],
+      ["accident", "accident"],
+    ],
+  },
 ];
 
 /** What is known of the machine before it is looked at: it moves where the reckoning starts. */

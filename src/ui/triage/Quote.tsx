@@ -3,18 +3,17 @@ import { addDays, format } from "date-fns";
 import { useMemo, useState } from "react";
 import { oldPanelOf } from "@/core/job";
 import { durationWords, formatMoney, readNumber } from "@/core/quantity";
-import { panelParts, priceMoved, type QuoteOption, quoteOptions } from "@/core/quote";
+import { panelParts, priceMoved, type QuoteInput, type QuoteOption, quoteOptions, recommend } from "@/core/quote";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { RefusalBox } from "../station/RefusalBox";
-
-const W = 470;
+import { MoneyRuler, RULER_W as W } from "./MoneyRuler";
 
 /** What the choices cost: each a bar from likely to bad case on one money ruler, the replacement marked on it. */
 export function Quote() {
   const { log, view, reference, build, progress, setKeys, nowMs, jobId } = useBench();
-  const [pickedId, setPicked] = useState<QuoteOption["id"]>("panelNew");
+  const [tapped, setPicked] = useState<QuoteOption["id"] | null>(null);
   const [value, setValue] = useState("");
   const [by, setBy] = useState("");
   const policy = reference.quote?.data;
@@ -22,30 +21,47 @@ export function Quote() {
   const machine = reference.machines.find((m) => m.model === s.job?.machineModel);
   const old = oldPanelOf(view);
   const replacement = (readNumber(value) ?? 0) > 0 ? Math.round(readNumber(value)! * 100) : null;
-  const { options, basis } = useMemo(() => {
-    if (!policy) return { options: [], basis: "" };
+  const { options, basis, left, first } = useMemo(() => {
+    if (!policy) return { options: [], basis: "", left: [], first: null };
     const parts = panelParts(
       old,
       machine?.panels ?? [],
       reference.panels.map((p) => p.data),
       reference.offers,
       build?.data ?? null,
+      {
+        counts: machine?.seen,
+        currency: policy.currency,
+        rates: policy.rates,
+        rateMinorPerHour: policy.benchRateMinorPerHour,
+      },
     );
+    const { cover, coverKind } = s.triage.context;
+    const found = s.triage.concluded;
+    const input: QuoteInput = {
+      policy,
+      family: build?.data.family ?? null,
+      machineModel: s.job?.machineModel ?? "",
+      plan: progress?.plan.minutes ?? null,
+      panelNew: parts.panelNew,
+      panelUsed: parts.panelUsed,
+      cover,
+      coverKind: coverKind === "unknown" ? undefined : coverKind,
+      points: found ? { fault: found.fault, p: found.probability } : undefined,
+      replacementMinor: replacement,
+      log: reference.shopLog,
+    };
+    const all = quoteOptions(input);
+    const first = recommend(all, input);
+    // What is recommended stands first.
     return {
       basis: parts.basis,
-      options: quoteOptions({
-        policy,
-        family: build?.data.family ?? null,
-        machineModel: s.job?.machineModel ?? "",
-        plan: progress?.plan.minutes ?? null,
-        panelNew: parts.panelNew,
-        panelUsed: parts.panelUsed,
-        cover: s.triage.context.cover,
-        replacementMinor: replacement,
-        log: reference.shopLog,
-      }),
+      left: parts.left,
+      first,
+      options: [...all].sort((a, b) => Number(b.id === first.id) - Number(a.id === first.id)),
     };
   }, [policy, old, machine, reference, build, s, progress, replacement]);
+  const pickedId = tapped ?? first?.id ?? "panelNew";
   const picked = options.find((o) => o.id === pickedId);
   const given = s.quote;
   const moved = given
@@ -87,7 +103,6 @@ export function Quote() {
   const worth = replacement ?? policy.replacementMinor;
   const top = Math.max(worth, ...options.map((o) => o.p80Minor)) * 1.06;
   const x = (m: number) => Math.round((m / top) * W * 10) / 10;
-  const step = [2000, 5000, 10_000, 20_000, 50_000, 100_000].find((k) => top / k <= 7) ?? 200_000;
   return (
     <>
       <h1 className="step long">{given ? "Estimate given" : "What it would cost"}</h1>
@@ -102,6 +117,15 @@ export function Quote() {
         </div>
       )}
       <RefusalBox />
+      {first && !given && (
+        <div className="look">
+          <Mark kind="same" size={26} />
+          <p>
+            <b>{options.find((o) => o.id === first.id)?.name}.</b> {first.reason}{" "}
+            <span className="q">What would change it: {first.wouldChange}</span>
+          </p>
+        </div>
+      )}
       <div role="radiogroup" aria-label="Choices" className="flex flex-col">
         {options.map((o) => (
           <button
@@ -119,8 +143,12 @@ export function Quote() {
                 <span className="q">{o.whyNot}</span>
               ) : (
                 <span className="mono whitespace-nowrap">
-                  <b>{formatMoney(o.expectedMinor, policy.currency)}</b>
-                  {`, ${o.days} d, ${Math.round(o.ratio * 100)} %`}
+                  <b>
+                    {o.highMinor > o.p80Minor || o.lowMinor < o.likelyMinor
+                      ? `${formatMoney(o.lowMinor, policy.currency).split(" ")[0]} to ${formatMoney(o.highMinor, policy.currency)}`
+                      : formatMoney(o.expectedMinor, policy.currency)}
+                  </b>
+                  {`, ${o.days} d, ${Math.round(o.ratio * 100)} %${o.overWorth ? " !" : ""}`}
                 </span>
               )}
             </span>
@@ -140,23 +168,7 @@ export function Quote() {
           </button>
         ))}
       </div>
-      <svg
-        width="100%"
-        height={30}
-        viewBox={`0 0 ${W + 4} 30`}
-        role="img"
-        aria-label={`Money from 0 to ${formatMoney(Math.round(top), policy.currency)}; another machine ${formatMoney(worth, policy.currency)}`}
-      >
-        <path d={`M0 4H${W}`} className="pen1 sink" />
-        {Array.from({ length: Math.floor(top / step) + 1 }, (_, i) => i * step).map((m) => (
-          <g key={m}>
-            <path d={`M${x(m)} 4v6`} className="pen1 sink" />
-            <text x={x(m)} y={24} className="t14 mono i3" textAnchor={m === 0 ? "start" : "middle"}>
-              {m / 100}
-            </text>
-          </g>
-        ))}
-      </svg>
+      <MoneyRuler top={top} worth={worth} currency={policy.currency} />
       {picked && !picked.whyNot && (
         <>
           <Plate
@@ -166,7 +178,7 @@ export function Quote() {
           />
           <p className="q">
             {policy.currency}, tax of {policy.taxPercent} % included. Bar: likely to bad case (P80); stroke: expected; dashed:
-            another machine, {formatMoney(worth, policy.currency)}. {basis}.
+            another machine, {formatMoney(worth, policy.currency)}. {basis}. {left.length > 0 && `Left out: ${left.join("; ")}.`}
           </p>
           <ul className="rows" aria-label="What it stands on">
             {picked.labour.p50 > 0 && (
@@ -183,6 +195,11 @@ export function Quote() {
                 <em>
                   {Math.round(m.chance * 1000) / 10} % at {formatMoney(m.costMinor, policy.currency)}, {m.from}
                 </em>
+              </li>
+            ))}
+            {picked.notes.map((n) => (
+              <li key={n}>
+                <span className="grow">{n}</span>
               </li>
             ))}
             <li>

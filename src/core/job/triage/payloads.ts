@@ -15,7 +15,11 @@ export const triagePayloads = {
     direction: z.enum(["vertical", "horizontal"]).nullable(),
     movesWithLid: z.boolean(),
   }),
-  "triage.contextSet": z.strictObject({ ...TriageContext.shape, cover: z.enum(["yes", "no", "unknown"]) }),
+  "triage.contextSet": z.strictObject({
+    ...TriageContext.shape,
+    cover: z.enum(["yes", "no", "unknown"]),
+    coverKind: z.enum(["warranty", "accident", "unknown"]).optional(),
+  }),
   "triage.meterRead": z.strictObject({
     point: key,
     mode: z.enum(["continuity", "diode", "dcVolts"]),
