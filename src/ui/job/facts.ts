@@ -3,6 +3,7 @@ import {
   buildOf,
   candidateOf,
   fitOf,
+  isWet,
   type JobState,
   looseTestMissing,
   msOf,
@@ -194,6 +195,7 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
     hazards.length +
     openBreaches(s).length +
     openMoneyStops(s).length +
+    (isWet(s) ? 1 : 0) +
     (s.triage.damage.some((d) => d.kind === "crack") && s.subject === "in" ? 1 : 0) +
     (power.state === "live" ? 1 : 0);
   const first = hazards.length
@@ -202,11 +204,13 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
       ? "breach"
       : openMoneyStops(s).length
         ? openMoneyStops(s)[0]!
-        : power.state === "live"
-          ? "live"
-          : count
-            ? "cracked glass"
-            : "";
+        : isWet(s)
+          ? "liquid in it"
+          : power.state === "live"
+            ? "live"
+            : count
+              ? "cracked glass"
+              : "";
   return {
     power,
     bit: type

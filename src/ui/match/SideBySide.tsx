@@ -1,6 +1,8 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
+import type { FitRow } from "@/core/panel";
 import { MARK_WORDS, Mark, markOf } from "../draw/Mark";
+import { grouped } from "./groups";
 import { Value } from "./parts";
 import type { Candidate } from "./useCandidates";
 
@@ -29,7 +31,10 @@ export function SideBySide({
   useEffect(() => {
     if (at) here.current?.scrollIntoView({ block: "center" });
   }, [at]);
-  const fields = columns[0]?.rows ?? [];
+  const [open, setOpen] = useState<readonly string[]>([]);
+  const groups = grouped(columns.map((c) => c.rows));
+  const rowOf = (c: Candidate, field: string) => c.rows.find((r) => r.field === field);
+  const agrees = (field: string) => columns.every((c) => (rowOf(c, field)?.verdict ?? "same") === "same");
   return (
     <table className="side4 w-full">
       <thead>
@@ -69,45 +74,74 @@ export function SideBySide({
         </tr>
       </thead>
       <tbody>
-        {fields.map((f) => {
-          const cells = columns.map((c) => c.rows.find((r) => r.field === f.field)!);
-          const agree = cells.every((r) => r.verdict === "same");
-          return (
-            <tr
-              key={f.field}
-              ref={f.field === at ? here : undefined}
-              data-v={agree ? "same" : "differs"}
-              data-at={f.field === at}
-              data-field={f.field}
-              onClick={() => onAt(f.field === at ? null : f.field)}
-            >
-              <th scope="row">
-                {f.name}
-                <span className="block font-normal">
-                  <Value v={f.old} />
-                </span>
-              </th>
-              {cells.map((r, i) => (
-                <td key={columns[i]!.hash} title={r.reason} data-on={columns[i]!.hash === shown}>
-                  <span className="flex items-start gap-1.5">
-                    <Mark kind={markOf[r.verdict]} size={15} label={MARK_WORDS[markOf[r.verdict]]} />
-                    <span>
-                      {r.verdict === "same" ? (
-                        <Value v={r.candidate} />
-                      ) : (
-                        <>
-                          <b className="block">{r.words}</b>
-                          {r.candidate.source && <Value v={r.candidate} />}
-                        </>
-                      )}
-                    </span>
+        {groups.map((g) => {
+          const folded = g.folds && g.fields.length > 1 && !open.includes(g.name) && g.fields.every((f) => f !== at && agrees(f));
+          if (folded)
+            return (
+              <tr key={g.name} className="fold" data-v="same">
+                <th scope="row">{g.name}</th>
+                <td colSpan={columns.length}>
+                  <span className="flex items-center gap-2">
+                    <Mark kind="same" size={15} label={MARK_WORDS.same} />
+                    <button
+                      type="button"
+                      className="link"
+                      aria-label={`Show the ${g.fields.length} fields of ${g.name.toLowerCase()} that agree`}
+                      onClick={() => setOpen((o) => [...o, g.name])}
+                    >
+                      {g.fields.length} fields agree in all
+                    </button>
                   </span>
                 </td>
-              ))}
-            </tr>
-          );
+              </tr>
+            );
+          return g.fields.map((field) => {
+            const f = columns.map((c) => rowOf(c, field)).find(Boolean)!;
+            return (
+              <tr
+                key={field}
+                ref={field === at ? here : undefined}
+                data-v={agrees(field) ? "same" : "differs"}
+                data-at={field === at}
+                data-field={field}
+                onClick={() => onAt(field === at ? null : field)}
+              >
+                <th scope="row">
+                  {f.name}
+                  <span className="block font-normal">
+                    <Value v={f.old} />
+                  </span>
+                </th>
+                {columns.map((c) => {
+                  const r = rowOf(c, field);
+                  return (
+                    <td key={c.hash} title={r?.reason} data-on={c.hash === shown}>
+                      {r ? <Judged r={r} /> : <span className="q">neither speaks of it</span>}
+                    </td>
+                  );
+                })}
+              </tr>
+            );
+          });
         })}
       </tbody>
     </table>
   );
 }
+
+/** A candidate's value where it agrees, else what differs over it. */
+const Judged = ({ r }: { r: FitRow }) => (
+  <span className="flex items-start gap-1.5">
+    <Mark kind={markOf[r.verdict]} size={15} label={MARK_WORDS[markOf[r.verdict]]} />
+    <span>
+      {r.verdict === "same" ? (
+        <Value v={r.candidate} />
+      ) : (
+        <>
+          <b className="block">{r.words}</b>
+          {r.candidate.source && <Value v={r.candidate} />}
+        </>
+      )}
+    </span>
+  </span>
+);

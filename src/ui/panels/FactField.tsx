@@ -12,7 +12,9 @@ export interface FormHandle {
 
 const choicesOf = (fact: FactName): readonly string[] | null => {
   const shape = FACTS[fact];
-  return "options" in shape && Array.isArray(shape.options) ? (shape.options as string[]) : null;
+  // A figure or a range is a choice of shapes, not of words.
+  const words = "options" in shape && Array.isArray(shape.options) && shape.options.every((o) => typeof o === "string");
+  return words ? (shape.options as string[]) : null;
 };
 const UNIT: Readonly<Record<string, string>> = {
   outline_width_mm: "width",

@@ -5,7 +5,7 @@ import { tabRect } from "../lid/PanelShape";
 import { Cell, type FormHandle, SourcePick } from "./FactField";
 
 /** Facts typed on the drawing. */
-const DRAWN = ["outline", "active", "connectorAt", "thicknessMm"] as const;
+const DRAWN = ["outline", "active", "connectorAt", "thicknessMm", "lowerEdgeMm", "cableExit"] as const;
 const W = 700;
 const H = 470;
 
@@ -139,6 +139,8 @@ export function PanelBack({ f }: { f: FormHandle }) {
           second
           source
         />
+        <Field f={f} fact="lowerEdgeMm" column={0} x={x0} y={y0 + h + 10} label="Thickness at its board, mm" source />
+        <Field f={f} fact="cableExit" column={0} x={x0 + 250} y={y0 + h + 10} label="Cable leaves to" width={92} source />
         <Field f={f} fact="thicknessMm" column={0} x={W - 124} y={y0 + h + 4} label="Thickness, mm" narrow source />
       </div>
       {DRAWN.map((fact) => {
@@ -180,6 +182,7 @@ function Field({
   second = false,
   source = false,
   narrow = false,
+  width = 64,
 }: {
   f: FormHandle;
   fact: FactName;
@@ -190,13 +193,14 @@ function Field({
   second?: boolean;
   source?: boolean;
   narrow?: boolean;
+  width?: number;
 }) {
   const columns = factColumns(fact);
   return (
     <At x={x} y={y}>
       <span className="block text-[14px] leading-[16px] text-ink-2">{label}</span>
       <span className={`flex ${narrow ? "flex-wrap" : ""} items-center gap-1`} style={narrow ? { width: 112 } : undefined}>
-        <Cell f={f} fact={fact} column={columns[column]!} width={64} />
+        <Cell f={f} fact={fact} column={columns[column]!} width={width} />
         {second && <Cell f={f} fact={fact} column={columns[1]!} width={64} />}
         {source && <SourcePick f={f} fact={fact} />}
       </span>

@@ -4,14 +4,38 @@ import { type Claim, type FactName, type Panel, writePanelRow } from "@/core/pan
 export const ROWS: { name: string; facts: FactName[] }[] = [
   {
     name: "Connector and supply",
-    facts: ["family", "contacts", "pitchMm", "contactSide", "logicSupplyV", "backlight", "backlightSupplyV"],
+    facts: [
+      "family",
+      "contacts",
+      "pitchMm",
+      "contactSide",
+      "logicSupplyV",
+      "backlight",
+      "backlightSupplyV",
+      "ledCurrentMa",
+      "dimming",
+    ],
   },
-  { name: "Mounting and box", facts: ["tabs", "activeAt", "inTheBox"] },
+  { name: "Mounting and box", facts: ["tabs", "activeAt", "glass", "inTheBox"] },
   {
     name: "Picture",
     facts: ["technology", "diagonalIn", "pixels", "refreshHz", "colourBits", "finish", "touch"],
   },
-  { name: "Link", facts: ["lanes", "laneRatesGbps", "compression", "pixelClockKHz", "lowerModes"] },
+  { name: "To the eye", facts: ["brightnessNits", "gamutPercent", "cell", "viewingAngleDeg", "dithered", "privacy"] },
+  { name: "Touch layer", facts: ["touchController", "touchPlug"] },
+  {
+    name: "Link",
+    facts: [
+      "lvdsOrder",
+      "adaptiveRefresh",
+      "selfRefresh",
+      "lanes",
+      "laneRatesGbps",
+      "compression",
+      "pixelClockKHz",
+      "lowerModes",
+    ],
+  },
 ];
 
 /** A record as the cells of the form; what is unknown is empty. */

@@ -6,6 +6,7 @@ import { lineToRead, loneOf, type Nearest, nearestOf, readLabel } from "@/core/i
 import { panelReading, sameCode } from "@/core/job";
 import { readPartCode } from "@/core/panel";
 import { KeysLine } from "../controls/KeysLine";
+import { PhotoField, usePhoto } from "../controls/PhotoField";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -14,6 +15,7 @@ import { useCatalogue } from "../job/useCatalogue";
 import { EdidReader } from "./EdidReader";
 import { LabelField } from "./LabelField";
 import { CLASS_WORDS, LabelLines } from "./LabelLines";
+import { MachinesNamed } from "./MachinesNamed";
 import { RefusalBox } from "./RefusalBox";
 import { WayChoice } from "./WayChoice";
 
@@ -30,6 +32,7 @@ export function IdentifyStation() {
   const catalogue = useCatalogue();
   const [text, setText] = useState("");
   const [picked, setPicked] = useState<string | null>(null);
+  const photo = usePhoto();
   const [named, setNamed] = useState<readonly NamedHit[]>([]);
   const s = view.state;
   const codes = useMemo(() => reference.panels.map((p) => p.data.code), [reference]);
@@ -63,17 +66,20 @@ export function IdentifyStation() {
     reference.panels.some((p) => p.data.code === code && (machine?.panels.includes(p.data.id) ?? false));
   const { lone, exact, best } = loneOf(hits, seenHere);
   const guess = line && hits.length === 0 ? readPartCode(line) : null;
-  const take = (code: string, source: "L" | "E" | "S", readText: string) => {
-    const ok = log.record({
-      type: "identify.panelRead",
-      payload: {
-        way: source === "E" ? "edid" : "label",
-        text: readText.slice(0, 4000),
-        code,
-        panelHash: reference.panels.find((p) => p.data.code === code)?.hash ?? catalogue.hashOf(code),
-        source,
-      },
-    });
+  const take = async (code: string, source: "L" | "E" | "S", readText: string) => {
+    const ok = await photo.record((p) =>
+      log.record({
+        type: "identify.panelRead",
+        payload: {
+          way: source === "E" ? "edid" : "label",
+          text: readText.slice(0, 4000),
+          code,
+          panelHash: reference.panels.find((x) => x.data.code === code)?.hash ?? catalogue.hashOf(code),
+          source,
+          ...p,
+        },
+      }),
+    );
     if (ok) {
       setText("");
       setPicked(null);
@@ -119,6 +125,11 @@ export function IdentifyStation() {
         <p className="q">
           {SOURCE_SENTENCE[reading.source]}{" "}
           {reading.panelHash ? "In the catalogue." : "Not in the catalogue: everything but the code is unknown."}{" "}
+          {reading.photo && (
+            <a className="link" href={`/api/blobs/${reading.photo.hash}`} target="_blank" rel="noreferrer">
+              Photo of its label
+            </a>
+          )}{" "}
           <StationLink className="link" to="match">
             Match it next
           </StationLink>
@@ -133,6 +144,7 @@ export function IdentifyStation() {
         }}
         onEnter={target ? byLabel : null}
       />
+      {text.trim() && <PhotoField photo={photo} label="Photo of the label, kept beside its text" />}
       {text.trim() && (
         <Plate
           keyCap="Enter"
@@ -170,22 +182,7 @@ export function IdentifyStation() {
           ))}
         </ul>
       )}
-      {nearMachines.length > 0 && (
-        <ul className="rows" aria-label="Machines of this name">
-          {nearMachines.slice(0, 3).map((n) => (
-            <li key={n.machine} style={{ alignItems: "center" }}>
-              <b>{n.machine}</b>
-              <span className="grow q mono">{n.panels.map((p) => p.code).join(", ") || "no panel on record"}</span>
-              <em>machine, not a panel</em>
-              {n.panels.map((p) => (
-                <button key={p.id} type="button" className="btn quiet" onClick={() => byModel(p.id)}>
-                  Take {p.code} (S)
-                </button>
-              ))}
-            </li>
-          ))}
-        </ul>
-      )}
+      <MachinesNamed machines={nearMachines} onTake={byModel} />
       {!reading && (
         <WayChoice
           machine={machine ?? null}

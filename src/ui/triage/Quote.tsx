@@ -148,7 +148,8 @@ export function Quote() {
                       ? `${formatMoney(o.lowMinor, policy.currency).split(" ")[0]} to ${formatMoney(o.highMinor, policy.currency)}`
                       : formatMoney(o.expectedMinor, policy.currency)}
                   </b>
-                  {`, ${o.days} d, ${Math.round(o.ratio * 100)} %${o.overWorth ? " !" : ""}`}
+                  {`, ${o.days} d, ${Math.round(o.ratio * 100)} %`}
+                  {o.overWorth && <Mark kind="ask" size={18} label="above the shop's share of another machine" />}
                 </span>
               )}
             </span>

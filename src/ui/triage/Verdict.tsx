@@ -25,7 +25,7 @@ export function Verdict({ advice: a, table }: { advice: Advice; table: { hash: s
   const all = findingsOf(view, t, build?.data ?? null);
   const seen = Object.keys(all).length;
   const { cover } = s.triage.context;
-  const best = (a.next === "test" || a.next === "liquid") && seen > 0 ? a.tests[0] : undefined;
+  const best = (a.next === "test" || (a.next === "liquid" && s.bench.mains === "out")) && seen > 0 ? a.tests[0] : undefined;
   const done = s.triage.concluded;
   const set = (finding: string, kind: "sign" | "test", outcome: Outcome) =>
     log.record({

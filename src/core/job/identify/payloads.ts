@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { hash, text } from "../shapes";
+import { hash, photo, text } from "../shapes";
 
 /** What events of Identify carry, in their newest shape. */
 export const identifyPayloads = {
@@ -9,5 +9,7 @@ export const identifyPayloads = {
     code: text(40),
     panelHash: hash.nullable(),
     source: z.enum(["L", "E", "S", "G"]),
+    /** The label itself, beside what was read of it. */
+    photo: photo.optional(),
   }),
 } as const;
