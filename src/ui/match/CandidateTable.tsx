@@ -1,5 +1,5 @@
 "use client";
-import type { FitRow, Overall } from "@/core/panel";
+import { DAY_MINOR, type FitRow, type Overall } from "@/core/panel";
 import { formatMoney } from "@/core/quantity";
 import { Mark } from "../draw/Mark";
 import { Fingerprint, HereWords, hereBy, overallMark, stockWords } from "./parts";
@@ -28,6 +28,7 @@ export function CandidateTable({
   onPick: (n: number) => void;
 }) {
   const currency = candidates[0]?.offers[0]?.currency ?? "";
+  const here = candidates.find((c) => c.hash === shown.hash);
   return (
     <section aria-label="Candidates" tabIndex={0} style={{ overflowX: "auto", flex: "none" }}>
       <table className="cand w-full">
@@ -88,6 +89,12 @@ export function CandidateTable({
           })}
         </tbody>
       </table>
+      {here?.why && !locked && candidates.length > 1 && (
+        <p className="q px-[18px] py-1 text-[14px]">
+          Sorted by what can be connected, then fewest open points, then price with {formatMoney(DAY_MINOR, currency)} a day. This
+          one: {here.why}.
+        </p>
+      )}
     </section>
   );
 }

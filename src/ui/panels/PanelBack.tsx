@@ -139,8 +139,8 @@ export function PanelBack({ f }: { f: FormHandle }) {
           second
           source
         />
-        <Field f={f} fact="lowerEdgeMm" column={0} x={x0} y={y0 + h + 10} label="Thickness at its board, mm" source />
-        <Field f={f} fact="cableExit" column={0} x={x0 + 250} y={y0 + h + 10} label="Cable leaves to" width={92} source />
+        <Field f={f} fact="lowerEdgeMm" column={0} x={x0} y={y0 + h + 10} label="Thickness at its board, mm" width={88} source />
+        <Field f={f} fact="cableExit" column={0} x={x0 + 250} y={y0 + h + 10} label="Cable leaves to" width={112} source />
         <Field f={f} fact="thicknessMm" column={0} x={W - 124} y={y0 + h + 4} label="Thickness, mm" narrow source />
       </div>
       {DRAWN.map((fact) => {

@@ -25,8 +25,11 @@ export function LabelLines({
   return (
     <ul className="rows" aria-label="What each line is">
       {lines.map((l, i) => (
-        <li key={`${i}-${l.text}`} style={{ alignItems: "center" }}>
-          <b className="mono">{l.text}</b>
+        <li key={`${i}-${l.text}`} style={{ alignItems: "center", flexWrap: l.text.length > 18 ? "wrap" : undefined }}>
+          {/* A whole label on one line stands over what is said of it. */}
+          <b className="mono" style={l.text.length > 18 ? { flexBasis: "100%", overflowWrap: "anywhere" } : undefined}>
+            {l.text}
+          </b>
           <span className="grow q">
             {picked === l.text && l.class !== "partCode" ? `${l.reason} Taken as the code all the same?` : l.reason}
           </span>
