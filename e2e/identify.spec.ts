@@ -22,6 +22,24 @@ test("a misread label leads to the panel, with what was misread in words", async
   expect((await bench.events(id)).at(-1)!.payload.panelHash).toMatch(/^[0-9a-f]{64}$/);
 });
 
+test("a whole label on one line, and a two-dimensional code, give the code and never the serial", async ({ bench, page }) => {
+  await bench.newJob("Ostrel Kestrel 14", { panel: false });
+  await page
+    .getByRole("link", { name: /Identify/ })
+    .first()
+    .click();
+  const field = page.getByRole("textbox", { name: /Label text/ });
+  await field.fill("MODEL GV140FHB-K31 V1 S/N 7Q20417753 DATE 2431");
+  await expect(page.getByText("Take GV140FHB-K31")).toBeVisible();
+  await field.fill("[)>*06*1PGV140FHB-K36*S7Q20417753*");
+  await expect(page.getByText("Take GV140FHB-K36")).toBeVisible();
+  await expect(page.getByRole("list", { name: "What each line is" })).toContainText("S marks the serial number");
+  await bench.letGo();
+  await page.getByText("Take GV140FHB-K36").click();
+  await expect(bench.step).toHaveText("GV140FHB-K36");
+  await bench.settled();
+});
+
 test("a code with its end cut off shows the family as equals, and takes none by luck", async ({ bench, page }) => {
   await newJob(bench, "Ostrel Kestrel 14");
   await page.getByLabel("Label text, whole or in part").fill("GV140FHB-K3");

@@ -136,11 +136,36 @@ test("cracked glass goes on to Identify; marks on the drawing are evidence", asy
   await expect(bench.step).toContainText("Panel cell");
   await expect(page.getByText("from the drawing; moved the lead")).toBeVisible();
   await page.getByRole("button", { name: "Ink-like blots: Yes" }).click();
+  // However plain the glass is: that the rest works is proven before anything is ordered.
+  await expect(page.getByText("The external screen shows the same fault?")).toBeVisible();
+  await expect(page.getByText("Before anything is ordered: it proves that the rest works")).toBeVisible();
   await bench.letGo();
+  await bench.key("n");
+  await expect(page.getByText("It is the panel: go on")).toBeVisible();
   await bench.key("Space");
   await expect(page.getByText("Concluded: it is the panel.")).toBeVisible();
   await page.getByRole("link", { name: "Identify it next" }).click();
   await page.waitForURL("**/identify");
+});
+
+test("liquid: nothing wakes the machine until it is recorded as opened, cleaned and dry", async ({ bench, page }) => {
+  await bench.job("H-2424", "triage");
+  await page.getByRole("combobox", { name: /^What happened/ }).selectOption("liquid");
+  const box = page.getByRole("form", { name: "Liquid in the machine" });
+  await expect(box).toContainText("press no key. Mains out and pack off first");
+  await page.getByRole("button", { name: "A torch at an angle shows a faint image: Yes" }).click();
+  await expect(bench.refusal).toContainText("Nothing wakes or feeds it");
+  // It stands on every station, and its record is asked for only once the mains are out.
+  await page
+    .getByRole("link", { name: /Identify/ })
+    .first()
+    .click();
+  await expect(box).toBeVisible();
+  await box.getByRole("button", { name: "Mains are out" }).click();
+  await box.getByRole("textbox").fill("rinsed with pure water, two days in the dry cupboard");
+  await box.getByRole("button", { name: "Record it as cleared" }).click();
+  await expect(box).toHaveCount(0);
+  await bench.settled();
 });
 
 test("condition at intake, with a photo, stands on the hand-over sheet beside what was found", async ({ bench, page }) => {

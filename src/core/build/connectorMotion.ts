@@ -42,7 +42,7 @@ export const CONNECTOR_MOTION: Record<Connector["kind"], ConnectorMotion> = {
     name: "locking-lever ribbon",
     out: "Lever up, draw with a tape tab",
     in: "Slide in, lever down",
-    homeWhen: "Lever flat; battery seen after start",
+    homeWhen: "Lever flat",
     arrow: "flip",
   },
   boardToBoard: {

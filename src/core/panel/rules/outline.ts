@@ -21,12 +21,16 @@ const judge: Rule = ({ old, candidate, build, limits }) => {
   const [a, b] = [old.outline, candidate.outline];
   const is = sureOf("outline", b);
   const was = sureOf("outline", a);
-  if (!is)
+  if (!is) {
+    const [was, now] = [old.diagonalIn.value, candidate.diagonalIn.value];
+    // A diagonal is rounded to a tenth of an inch: it decides nothing, and a panel of another size is still not kept quiet.
+    const other = was !== null && now !== null && Math.abs(was - now) > 0.15;
     return row(spec, a, b, {
       verdict: "unknown",
-      words: b.value ? weakWords(b.source) : "not known",
-      reason: "The candidate's outline has no source that decides.",
+      words: other ? `${now} inch, not ${was}` : b.value ? weakWords(b.source) : "not known",
+      reason: `The candidate's outline has no source that decides.${other ? ` Its diagonal is ${now} inch, the old one's ${was}: it is hardly of this machine.` : ""}`,
     });
+  }
   const near = nearMm([is.widthMm, is.heightMm], b);
   const between = near + (was ? nearMm([was.widthMm, was.heightMm], a) : 0);
   const dw = was ? is.widthMm - was.widthMm : 0;

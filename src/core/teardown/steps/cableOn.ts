@@ -18,7 +18,7 @@ export const cableOn = {
     const { in: motion, homeWhen } = CONNECTOR_MOTION[c.kind];
     return {
       title: `Put on ${c.name.toLowerCase()}`,
-      how: `${motion}.${own && c.tapedOver ? " New tape over it." : ""} Home when: ${homeWhen.toLowerCase()}.${c.mark ? ` ${c.mark}.` : ""}`,
+      how: `${motion}.${own && c.tapedOver ? " New tape over it." : ""} Home when: ${homeWhen.toLowerCase()}${c.serves === "battery" ? ", and the battery is seen after start" : ""}.${c.mark ? ` ${c.mark}.` : ""}`,
       // With the new panel lying loose beside it, a plug takes longer than it took to come off.
       minutes: own ? c.minutes * 1.5 : c.minutes,
     };

@@ -12,7 +12,7 @@ export const drain = {
   station: offStation,
   atBase: true,
   make: ({ b: { build } }, target) => ({
-    title: `Hold the power key ${build.isolation.drainS[0]} to ${build.isolation.drainS[1]} s`,
+    title: `Hold the power key ${[...new Set(build.isolation.drainS)].join(" to ")} s`,
     ...(target === ""
       ? {
           how:
