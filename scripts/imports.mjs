@@ -109,6 +109,18 @@ function circle(file) {
   state.set(file, "done");
 }
 for (const f of within.keys()) circle(f);
+/** Every job's first load carries the comparison of panels: it must not drag their schema, and with it Zod, along. */
+const HEAVY = new Set(["zod", "./schema", "../schema", "./panelTable", "../panelTable"]);
+const light = (file, seen = new Set()) => {
+  if (seen.has(file)) return;
+  seen.add(file);
+  for (const m of readFileSync(file, "utf8").matchAll(/^import (?!type)[^;]*?["']([^"']+)["'];/gms)) {
+    if (HEAVY.has(m[1])) wrong.push(`${file}: loads ${m[1]} with every job's first page`);
+    const to = m[1].startsWith(".") ? join("src", `${normalize(join(dirname(relative("src", file)), m[1]))}.ts`) : null;
+    if (to?.startsWith("src/core/panel/") && names.has(relative("src", to))) light(to, seen);
+  }
+};
+for (const entry of ["fit", "verdict", "claims", "rank", "codeKey"]) light(`src/core/panel/${entry}.ts`);
 /** What `npm run NAME` starts must load on a fresh clone, before there is any package: only node's own and each other, statically. */
 const bare = (file, from) => {
   for (const m of readFileSync(file, "utf8").matchAll(/^import [^;]*?["']([^"']+)["'];/gms)) {

@@ -1,5 +1,6 @@
 export { agreedFacts, type Conflict, claimWords, conflictsOf, settleConflict } from "./claims";
 export { type CodeGrammar, parseGrammar } from "./codeGrammar";
+export { codeKey, panelId } from "./codeKey";
 export { FACT_NAMES, type FactName } from "./factNames";
 export { factOf } from "./factOf";
 export { FACT_LABEL, factWords, spanWords, VALUE_WORDS } from "./factWords";
@@ -8,12 +9,10 @@ export { type Merged, mergePanel } from "./merge";
 export { type EdidPort, panelEdid } from "./panelEdid";
 export { type PanelFormRead, panelOfCells } from "./panelForm";
 export {
-  codeKey,
   confidenceColumn,
   factColumns,
   PANEL_COLUMNS,
   type PanelRow,
-  panelId,
   readPanelRow,
   sourceColumn,
   writePanelRow,

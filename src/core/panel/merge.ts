@@ -1,7 +1,7 @@
 import { decides, type Sourced } from "../quantity";
+import { panelId } from "./codeKey";
 import { FACT_NAMES, type FactName } from "./factNames";
 import { factOf } from "./factOf";
-import { panelId } from "./panelTable";
 import type { PanelPatch } from "./patch";
 import { equal } from "./rules/row";
 import { type Claim, Panel } from "./schema";

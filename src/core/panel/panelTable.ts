@@ -1,4 +1,5 @@
 import { SOURCES, type Source, type Sourced } from "../quantity";
+import { codeKey } from "./codeKey";
 import { FACT_NAMES, type FactName } from "./factNames";
 import { factOf } from "./factOf";
 import type { PanelPatch } from "./patch";
@@ -152,17 +153,6 @@ export const PANEL_COLUMNS: readonly string[] = [
     ...(nearly(f) ? [nearColumn(f)] : []),
   ]),
 ];
-
-/** What a code is compared by: letters and digits only. @example codeKey("GV140FHB-K31") // "GV140FHBK31" */
-export const codeKey = (code: string): string => code.toUpperCase().replace(/[^A-Z0-9]/g, "");
-
-/** The id of a panel's record, made from its code. @example panelId("GV140FHB-K31") // "gv140fhb-k31" */
-export const panelId = (code: string): string =>
-  code
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-+|-+$/g, "")
-    .slice(0, 64);
 
 export type PanelRow = { ok: true; patch: PanelPatch } | { ok: false; problems: { column: string; message: string }[] };
 

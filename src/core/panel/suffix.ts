@@ -1,4 +1,4 @@
-import { codeKey } from "./panelTable";
+import { codeKey } from "./codeKey";
 
 /**
  * Which suffix differs where two codes are of one kind: same maker, diagonal and class.

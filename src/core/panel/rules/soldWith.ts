@@ -1,4 +1,4 @@
-import { codeKey } from "../panelTable";
+import { codeKey } from "../codeKey";
 import type { RuleInput } from "./row";
 
 /**

@@ -1,4 +1,4 @@
-import { codeKey } from "../panelTable";
+import { codeKey } from "../codeKey";
 import { asked } from "./asked";
 
 declare module "./row" {
