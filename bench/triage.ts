@@ -22,6 +22,9 @@ function largeModel(): TriageTable {
   }));
   return TriageTable.parse({
     ...table,
+    // Drawn by chance: no row has a reason, and no look comes before an order.
+    version: 2,
+    beforeOrder: undefined,
     priorFactors: [],
     groups: [],
     meter: [],

@@ -20,6 +20,11 @@ export const QuoteSettings = z.strictObject({
   benchRateMinorPerHour: z.int().min(0),
   validDays: z.int().min(1).max(365),
   marginPercent: z.number().min(0).max(200),
+  worthPercent: z.number().min(0).max(1000).optional(),
+  rates: z
+    .array(z.strictObject({ currency: z.string().length(3), rate: z.number().positive().max(1e6), date: z.iso.date() }))
+    .max(40)
+    .optional(),
   replacementMinor: z.int().min(0),
   version: z.int().min(0),
 });
