@@ -196,5 +196,6 @@ export function lvdsBudget(pixelClockKHz: number, links: 1 | 2 | null, clockFrom
       links,
       reason: `${linkMHz} MHz per link: between ${sure} and ${most} it depends on the board${clockFrom === "guess" ? ", and the clock is a guess" : ""}.`,
     };
-  return { verdict: "fails", linkMHz, links, reason: `${linkMHz} MHz per link: ${most} at most.` };
+  const dual = links === 1 && mhz / 2 <= sure ? " A dual link of board, cable and panel would carry it." : "";
+  return { verdict: "fails", linkMHz, links, reason: `${linkMHz} MHz per link: ${most} at most.${dual}` };
 }

@@ -70,6 +70,14 @@ export function codeIn(text: string, known: ReadonlyMap<string, string>, grammar
           found.push({ code: known.get(misread)!, rank: 3, reason: `Is ${known.get(misread)} with a letter misread.` });
       }
     }
+  // Some makers write the suffix in brackets, straight behind the class letters.
+  const bracketed = /(?:^|[\s,;|/:])([A-Z]{1,4}\d{3}[A-Z]{2,4}\d{0,2})((?:\s?\([A-Z0-9]{1,4}\)){1,3})/.exec(text.toUpperCase());
+  if (bracketed && !/\((?:V|REV|VER)/.test(bracketed[2]!))
+    found.push({
+      code: `${bracketed[1]}${bracketed[2]!.replace(/\s/g, "")}`,
+      rank: 2,
+      reason: "Maker's letters, size digits, class letters, suffix in brackets: the shape of a panel code.",
+    });
   for (let i = 0; i < tokens.length; i++) {
     const t = tokens[i]!.replace(/^(?:1P|30P|31P)(?=[A-Z]{1,4}\d)/, "");
     if (BEHIND.test(t)) continue;

@@ -73,7 +73,7 @@ export const VALUE_WORDS: Readonly<Record<string, string>> = {
 
 /** A figure, or the range it is. @example spanWords({ min: 5, max: 21 }) // "5 to 21" */
 export const spanWords = (v: number | { min: number; max: number }): string =>
-  typeof v === "number" ? String(v) : `${v.min} to ${v.max}`;
+  typeof v === "object" ? `${v.min} to ${v.max}` : String(v);
 
 const OF: { [F in FactName]?: (v: Value<F>) => string } = {
   outline: (v) => `${mm(v.widthMm)} × ${mm(v.heightMm)}`,

@@ -109,6 +109,14 @@ describe("fit, geometry on both sides of each limit", () => {
 });
 
 describe("overall verdict", () => {
+  it("never says same in every field where a difference is known, though nobody knows what it comes to", () => {
+    const sizeless = { ...withField(old, "outline", null), diagonalIn: { value: 15.6, source: "G" as const } };
+    const o = overallVerdict(compareFit(old, sizeless, build));
+    expect(o.words).toBe("Nothing known against it; differs in outline, if 1 look agrees");
+    expect(overallVerdict(compareFit(old, withField(old, "outline", null), build)).words).toMatch(
+      /^Same in every field compared, if/,
+    );
+  });
   it("is the worst class, says its counts, and is unconditional only when nothing is unknown", () => {
     const all = Object.values(panels);
     fc.assert(

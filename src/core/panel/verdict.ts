@@ -69,7 +69,9 @@ export function overallVerdict(rows: readonly FitRow[]): Overall {
       short: counted(asks, "ask"),
     };
   // Differences that are known, though what they mean is not.
-  const apart = unknown.filter((r) => r.old.source !== null && r.candidate.source !== null && r.old.text !== r.candidate.text);
+  const apart = unknown.filter(
+    (r) => r.differs || (r.old.source !== null && r.candidate.source !== null && r.old.text !== r.candidate.text),
+  );
   if (apart.length)
     return {
       ...counts,

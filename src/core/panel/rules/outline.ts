@@ -27,6 +27,7 @@ const judge: Rule = ({ old, candidate, build, limits }) => {
     const other = was !== null && now !== null && Math.abs(was - now) > 0.15;
     return row(spec, a, b, {
       verdict: "unknown",
+      ...(other ? { differs: true as const } : {}),
       words: other ? `${now} inch, not ${was}` : b.value ? weakWords(b.source) : "not known",
       reason: `The candidate's outline has no source that decides.${other ? ` Its diagonal is ${now} inch, the old one's ${was}: it is hardly of this machine.` : ""}`,
     });

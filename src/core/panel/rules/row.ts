@@ -83,6 +83,8 @@ export interface FitRow {
   look?: string;
   /** This difference is settled by a datasheet, a label or the maker's own source, by no eye. */
   notByEye?: true;
+  /** Something is known to differ, though not what it comes to. */
+  differs?: true;
   /** Two sources disagree about it. */
   disputed?: true;
 }
