@@ -17,7 +17,8 @@ export const partOut = {
       ...(id === b.subject.id ? {} : { backMinutes: (p.back ?? p.out!).minutes }),
     };
   },
-  done: (v, id) => (id === v.b.subject.id ? v.s.subject !== "in" : v.s.parts[id] !== undefined),
+  // Folded over is not out: a keyboard laid on its ribbon still has to come away.
+  done: (v, id) => (id === v.b.subject.id ? v.s.subject !== "in" : v.s.parts[id] !== undefined && v.s.parts[id] !== "folded"),
   next: (_, part) => ({ type: "open.partOut", payload: { part } }),
   events: { "open.partOut": (p) => p.part },
   press: "Press when it is out",
