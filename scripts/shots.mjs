@@ -15,6 +15,8 @@ const DB = ".e2e/shots.sqlite";
 mkdirSync(".e2e", { recursive: true });
 mkdirSync("docs/screenshots", { recursive: true });
 for (const tail of ["", "-wal", "-shm"]) rmSync(DB + tail, { force: true });
+// Copies of the shop before it would speak for one that was lost.
+rmSync(".e2e/shots-backups", { recursive: true, force: true });
 const server = spawn(process.execPath, ["scripts/serve.mjs"], {
   env: { ...process.env, NODE_ENV: "production", PORT, HELVANE_DB: DB, HELVANE_NOW: NOW, TZ: "UTC" },
   stdio: "inherit",
