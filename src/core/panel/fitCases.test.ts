@@ -1,61 +1,10 @@
 import { readFileSync } from "node:fs";
 import { builds, panels } from "@tests/bench";
+import { type FitCase, fitPair } from "@tests/fitPair";
 import { describe, expect, it } from "vitest";
-import type { Build } from "../build";
 import { compareFit, overallVerdict, type Panel } from ".";
 
-interface Case {
-  name: string;
-  old?: Record<string, unknown>;
-  cand: Record<string, unknown>;
-  machine?: { lanes?: number; cableLanes?: number; link?: null; slackMm?: null; pairing?: boolean | null };
-  overall: string;
-  rows: Record<string, string>;
-  conditional?: boolean;
-  changes?: number;
-  why: string;
-}
-const cases = JSON.parse(readFileSync("tests/fitCases.json", "utf8")) as Case[];
-
-/** A panel of the demo with fields put over it, in the short form of the cases; "value:S" names another source. */
-function panel(over: Record<string, unknown>, lanes: number): Panel {
-  const p = JSON.parse(JSON.stringify(panels["gv140fhb-k31"])) as Record<string, unknown>;
-  p.lanes = { value: lanes, source: "D" };
-  p.activeAt = { value: { xMm: 3.2, yMm: 3 }, source: "D" };
-  for (const [k, v] of Object.entries(over)) {
-    const [plain, source] = typeof v === "string" && v.includes(":") ? v.split(":") : [v, "D"];
-    const a = plain as number[];
-    const value =
-      plain === null
-        ? null
-        : k === "outline" || k === "active"
-          ? { widthMm: a[0], heightMm: a[1] }
-          : k === "activeAt" || k === "connectorAt"
-            ? { xMm: a[0], yMm: a[1] }
-            : k === "pixels"
-              ? { h: a[0], v: a[1] }
-              : k === "lowerModes"
-                ? (plain as number[][]).map(([pixelClockKHz, refreshHz]) => ({ pixelClockKHz, refreshHz }))
-                : k === "tabs"
-                  ? (plain as [string, number, number, number][]).map(([edge, atMm, widthMm, outMm]) => ({
-                      edge,
-                      atMm,
-                      widthMm,
-                      outMm,
-                    }))
-                  : plain;
-    p[k] = { value, source };
-  }
-  return p as unknown as Panel;
-}
-function machine(m: Case["machine"]): Build {
-  const b = JSON.parse(JSON.stringify(builds["ostrel-kestrel-14"])) as Build;
-  if (m?.link === null) b.link = undefined;
-  else b.link = { ...b.link!, lanes: m?.lanes ?? 2, cableLanes: m?.cableLanes ?? m?.lanes ?? 2 };
-  if (m && "pairing" in m) b.pairing = m.pairing ?? undefined;
-  if (m?.slackMm === null) for (const c of b.connectors) c.slackMm = undefined;
-  return b;
-}
+const cases = JSON.parse(readFileSync("tests/fitCases.json", "utf8")) as FitCase[];
 
 describe("pairs judged by an experienced technician", () => {
   it("are many, with at least twenty where two rules pull apart", () => {
@@ -64,8 +13,8 @@ describe("pairs judged by an experienced technician", () => {
   });
   for (const c of cases)
     it(c.name, () => {
-      const lanes = c.machine?.lanes ?? 2;
-      const rows = compareFit(panel(c.old ?? {}, lanes), panel(c.cand, lanes), machine(c.machine));
+      const { old, candidate, build } = fitPair(c);
+      const rows = compareFit(old, candidate, build);
       const o = overallVerdict(rows);
       for (const [field, verdict] of Object.entries(c.rows)) {
         const r = rows.find((x) => x.field === field)!;

@@ -149,6 +149,7 @@ export function Quote() {
                       : formatMoney(o.expectedMinor, policy.currency)}
                   </b>
                   {`, ${o.days} d, ${Math.round(o.ratio * 100)} %`}
+                  {o.overWorth && " "}
                   {o.overWorth && <Mark kind="ask" size={18} label="above the shop's share of another machine" />}
                 </span>
               )}
