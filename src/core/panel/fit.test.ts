@@ -109,6 +109,23 @@ describe("fit, geometry on both sides of each limit", () => {
 });
 
 describe("overall verdict", () => {
+  it("an older record of the same part says nothing against what is known of it today; another part's stays a look", () => {
+    const today = {
+      ...old,
+      brightnessNits: { value: 300, source: "D" as const },
+      cell: { value: "IPS", source: "D" as const },
+    } as Panel;
+    expect(overallVerdict(compareFit(old, today, build))).toMatchObject({ kind: "same", looks: 0 });
+    const other = { ...today, code: "GV140FHB-K77" };
+    expect(
+      compareFit(old, other, build)
+        .filter((r) => r.verdict === "unknown")
+        .map((r) => r.field),
+    ).toEqual(["brightnessNits", "cell"]);
+    // What was written down as unknown stays unknown.
+    const asked = { ...old, cell: { value: null, source: "D" as const } } as Panel;
+    expect(compareFit(asked, today, build).find((r) => r.field === "cell")!.verdict).toBe("unknown");
+  });
   it("never says same in every field where a difference is known, though nobody knows what it comes to", () => {
     const sizeless = { ...withField(old, "outline", null), diagonalIn: { value: 15.6, source: "G" as const } };
     const o = overallVerdict(compareFit(old, sizeless, build));

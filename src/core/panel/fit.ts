@@ -1,11 +1,24 @@
 import type { Build } from "../build";
 import { listed } from "../quantity";
 import { agreedFacts, claimWords, conflictsOf } from "./claims";
+import { codeKey } from "./codeKey";
+import { FACT_NAMES } from "./factNames";
+import { factOf } from "./factOf";
 import { factWords } from "./factWords";
 import { FIT_TABLE } from "./rules";
 import { FIT_LIMITS, type FitLimits, type FitRow } from "./rules/row";
 import { soldWith } from "./rules/soldWith";
 import type { Panel } from "./schema";
+
+/**
+ * The old panel as its part is known today: an older record of the same code says nothing of facts that were not asked then. What it
+ * says, and what it calls unknown, stands.
+ */
+function asToday(old: Panel, candidate: Panel): Panel {
+  if (codeKey(old.code) !== codeKey(candidate.code)) return old;
+  const later = FACT_NAMES.filter((f) => factOf(old, f) === undefined && factOf(candidate, f) !== undefined);
+  return later.length ? { ...old, ...Object.fromEntries(later.map((f) => [f, factOf(candidate, f)])) } : old;
+}
 
 /** Fields that a board's own record of what it was sold with answers. */
 const SOLD_SETTLES: readonly string[] = ["backlight", "backlightSupplyV", "logicSupplyV", "dimming", "ledCurrentMa"];
@@ -21,7 +34,7 @@ const SOLD_SETTLES: readonly string[] = ["backlight", "backlightSupplyV", "logic
  * @example compareFit(old, candidate, build).find((r) => r.field === "contacts").verdict // "same"
  */
 export function compareFit(old: Panel, candidate: Panel, build: Build | null, limits: FitLimits = FIT_LIMITS): FitRow[] {
-  const input = { old: agreedFacts(old), candidate: agreedFacts(candidate), build, limits };
+  const input = { old: asToday(agreedFacts(old), candidate), candidate: agreedFacts(candidate), build, limits };
   const disputed = new Map<string, string>();
   for (const [who, p] of [
     ["the old panel", old],

@@ -116,7 +116,7 @@ describe("the place of a panel in its lid, against brute force over tenths of a 
   it("none where it says none, and a good one where it says it fits", () => {
     let fits = 0;
     let none = 0;
-    const n = runs(1500);
+    const n = runs(10_000);
     for (let seed = 1; seed <= n; seed++) {
       const d = drawn(seed);
       const place = bestPlace(d.old, d.candidate, d.build, FIT_LIMITS);

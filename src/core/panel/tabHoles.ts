@@ -34,6 +34,15 @@ export interface ScrewPlace {
   met: number[];
 }
 
+/** More pairs than this meet at one place on no panel; beyond it only all of them together are tried. */
+const MOST_TOGETHER = 8;
+
+/** Every choice of at least one. */
+function subsets<T>(list: readonly T[]): T[][] {
+  if (list.length > MOST_TOGETHER) return [[...list]];
+  return Array.from({ length: 2 ** list.length - 1 }, (_, i) => list.filter((_, k) => ((i + 1) >> k) & 1));
+}
+
 /**
  * Every way in which tabs meet bosses of the same edge, most tabs first.
  * @param holes of the candidate, from its outline's corner @param bosses in the lid's mm @param nearMm how far a hole may be off
@@ -61,10 +70,13 @@ export function screwPlaces(holes: readonly Hole[], bosses: readonly Hole[], nea
     for (const y of ys) {
       const here = pairs.filter(({ box: b }) => x >= b.x0 - 1e-9 && x <= b.x1 + 1e-9 && y >= b.y0 - 1e-9 && y <= b.y1 + 1e-9);
       if (here.length === 0) continue;
-      const key = here.map((p) => `${p.i},${p.box.x0},${p.box.y0}`).join(";");
-      if (found.has(key)) continue;
-      const box = here.map((p) => p.box).reduce(meet);
-      if (!isEmpty(box)) found.set(key, { box, met: [...new Set(here.map((p) => p.i))].sort((a, b) => a - b) });
+      // Fewer of them may leave a place where all of them do not: the others then have to lie clear.
+      for (const some of subsets(here)) {
+        const key = some.map((p) => `${p.i},${p.box.x0},${p.box.y0}`).join(";");
+        if (found.has(key)) continue;
+        const box = some.map((p) => p.box).reduce(meet);
+        if (!isEmpty(box)) found.set(key, { box, met: [...new Set(some.map((p) => p.i))].sort((a, b) => a - b) });
+      }
     }
   return [...found.values()].sort((a, b) => b.met.length - a.met.length);
 }

@@ -116,7 +116,7 @@ export function SideBySide({
                   const r = rowOf(c, field);
                   return (
                     <td key={c.hash} title={r?.reason} data-on={c.hash === shown}>
-                      {r ? <Judged r={r} /> : <span className="q">neither speaks of it</span>}
+                      {r ? <Judged r={r} /> : <span className="text-ink-2">neither speaks of it</span>}
                     </td>
                   );
                 })}
