@@ -57,6 +57,14 @@ async function bench(seed: number): Promise<{ lead: string; minutes: number; tes
     reseatHelps: "no",
     magnetWakes: "no",
     touchOffHelps: "no",
+    // The panel's own pattern stays dark whichever of the two is out; what differs is what another panel shows.
+    panelPatternWrong: "yes",
+    dimFlicker: "no",
+    screenshotShows: "no",
+    railBackUnplugged: "no",
+    knownGoodCable: "no",
+    knownGoodPanel: truth === "panelBacklight" ? "yes" : "no",
+    plugVoltsMissing: truth === "panelBacklight" ? "no" : "yes",
   };
   const findings: Record<string, Outcome> = { dark: "yes" };
   let minutes = 0;
