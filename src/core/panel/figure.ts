@@ -22,6 +22,9 @@ export const nearMm = (figures: readonly number[], v: Omit<Sourced<unknown>, "va
     ...figures.map(halfPlace),
   );
 
+/** A lid's own figures are known to this, mm (adj). */
+export const NEAR_LID = 0.05;
+
 export interface Span {
   min: number;
   max: number;

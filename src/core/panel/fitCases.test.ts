@@ -4,12 +4,17 @@ import { type FitCase, fitPair } from "@tests/fitPair";
 import { describe, expect, it } from "vitest";
 import { compareFit, overallVerdict, type Panel } from ".";
 
-const cases = JSON.parse(readFileSync("tests/fitCases.json", "utf8")) as FitCase[];
+const read = (file: string) => JSON.parse(readFileSync(file, "utf8")) as FitCase[];
+/** Those of the first round, and those from the trade and from physics that were written before the rules they judge. */
+const first = read("tests/fitCases.json");
+const cases = [...first, ...read("tests/fitPrinciples.json")];
 
 describe("pairs judged by an experienced technician", () => {
-  it("are many, with at least twenty where two rules pull apart", () => {
-    expect(cases.length).toBeGreaterThanOrEqual(45);
-    expect(cases.filter((c) => c.name.startsWith("rules apart")).length).toBeGreaterThanOrEqual(20);
+  it("are more than 120, each with its reason, with at least twenty where two rules pull apart", () => {
+    expect(cases.length).toBeGreaterThanOrEqual(120);
+    expect(new Set(cases.map((c) => c.name)).size).toBe(cases.length);
+    expect(cases.filter((c) => c.why.length < 10)).toEqual([]);
+    expect(first.filter((c) => c.name.startsWith("rules apart")).length).toBeGreaterThanOrEqual(20);
   });
   for (const c of cases)
     it(c.name, () => {
@@ -17,13 +22,26 @@ describe("pairs judged by an experienced technician", () => {
       const rows = compareFit(old, candidate, build);
       const o = overallVerdict(rows);
       for (const [field, verdict] of Object.entries(c.rows)) {
+        const r = rows.find((x) => x.field === field);
+        expect(r?.verdict, `${field}: ${r?.words}. ${r?.reason}`).toBe(verdict);
+      }
+      for (const [field, said] of Object.entries(c.says ?? {})) {
         const r = rows.find((x) => x.field === field)!;
-        expect(r.verdict, `${field}: ${r.words}. ${r.reason}`).toBe(verdict);
+        expect(`${r.words}. ${r.reason}`).toContain(said);
       }
       expect(o.kind, o.words).toBe(c.overall);
-      if (c.conditional !== undefined) expect(o.conditional).toBe(c.conditional);
+      if (c.conditional !== undefined) expect(o.conditional, o.words).toBe(c.conditional);
       if (c.changes !== undefined) expect(o.changes).toBe(c.changes);
+      if (c.asks !== undefined) expect(o.asks).toBe(c.asks);
     });
+  it("a cable kit that answers contacts and pitch is paid once", () => {
+    const kit = cases.find((c) => c.name.startsWith("more: a kit that ends in the finer plug"))!;
+    const { old, candidate, build } = fitPair(kit);
+    const parts = compareFit(old, candidate, build).flatMap((r) =>
+      r.verdict === "change" && r.change ? [r.change.costMinor] : [],
+    );
+    expect(parts).toEqual([1900]);
+  });
 });
 
 describe("properties of the whole comparison", () => {

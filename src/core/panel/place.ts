@@ -1,5 +1,5 @@
 import type { Build } from "../build";
-import { nearMm } from "./figure";
+import { NEAR_LID, nearMm } from "./figure";
 import { type Box, type Disc, EVERYWHERE, isEmpty, meet, nearestIn, nearestPlace, type Point } from "./geometry";
 import type { FitLimits } from "./rules/row";
 import type { Panel } from "./schema";
@@ -58,9 +58,6 @@ function figures(c: Panel): Figures {
     nearAt: p && c.activeAt ? nearMm([p.xMm, p.yMm], c.activeAt) : 0,
   };
 }
-
-/** A lid's own figures are known to this, mm (adj). */
-const NEAR_LID = 0.05;
 
 /** Places at which the outline lies in the pocket; `give` over 0 takes every doubt as well, under 0 as ill as it may be. */
 function pocketBox(f: Figures, build: Build, give: number): Box {

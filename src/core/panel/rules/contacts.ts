@@ -15,7 +15,7 @@ export const contacts = destroying(
   "Count the contacts in the connector",
   (a: number, b: number, i) => {
     if (a === b) return null;
-    const kit = kitFor(i);
+    const kit = kitFor(i, "contacts");
     if (kit) return kit;
     const more = Math.abs(a - b);
     const variant =

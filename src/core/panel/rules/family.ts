@@ -16,7 +16,7 @@ export const family = destroying(
   (a: string, b: string, i) =>
     equal(a, b)
       ? null
-      : (kitFor(i) ?? {
+      : (kitFor(i, "family") ?? {
           verdict: "stop",
           words: `${b}, not ${a}`,
           reason: `This board speaks ${a}: plugs of both can look alike and carry other voltages on the same contacts.`,

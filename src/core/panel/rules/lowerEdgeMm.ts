@@ -1,5 +1,5 @@
 import { mm } from "../../quantity";
-import { against, EPS, nearMm, smallMm } from "../figure";
+import { against, EPS, NEAR_LID, nearMm, smallMm } from "../figure";
 import { sureOf } from "../settles";
 import { type FitRule, NOT_GIVEN, type Rule, row, type Spec } from "./row";
 import { isSaid } from "./supply";
@@ -26,7 +26,7 @@ const judge: Rule = ({ old, candidate, build, limits }) => {
   const room = build?.lid.lowerEdgeDepthMm;
   if (is === null)
     return row(spec, a, b, { verdict: "unknown", words: "not known", reason: "How thick it is at its board is not known." });
-  const near = nearMm([is], b) + 0.05;
+  const near = nearMm([is], b) + NEAR_LID;
   if (room !== undefined && is - room > near + EPS)
     return row(spec, a, b, {
       verdict: "stop",

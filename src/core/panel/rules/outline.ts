@@ -1,5 +1,5 @@
 import { mm } from "../../quantity";
-import { against, EPS, nearMm, smallMm } from "../figure";
+import { against, EPS, NEAR_LID, nearMm, smallMm } from "../figure";
 import { sureOf, weakWords } from "../settles";
 import { CHANGES, type FitRule, type Rule, row, type Spec } from "./row";
 
@@ -8,8 +8,6 @@ declare module "./row" {
     outline: true;
   }
 }
-
-const NEAR_LID = 0.05;
 
 const judge: Rule = ({ old, candidate, build, limits }) => {
   const spec: Spec<{ widthMm: number; heightMm: number }> = {

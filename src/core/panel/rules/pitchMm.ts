@@ -1,5 +1,6 @@
-import { halfPlace } from "../figure";
+import { kitFor } from "./cableKit";
 import { destroying } from "./destroying";
+import { pitchClass } from "./pitchClass";
 
 declare module "./row" {
   interface FitFields {
@@ -7,23 +8,12 @@ declare module "./row" {
   }
 }
 
-/** Pitches that connectors are made in, mm. A class each: never near enough. */
-export const PITCHES = [0.25, 0.3, 0.35, 0.4, 0.5, 0.6, 0.8, 1, 1.25, 1.5, 2] as const;
-/** A calliper over ten contacts is this near, mm (adj). */
-const NEAR = 0.02;
-
-/** The pitch a figure means, or null where it lies between two. @example pitchClass(0.49) // 0.5 */
-export function pitchClass(mm: number): number | null {
-  const near = PITCHES.filter((p) => Math.abs(p - mm) <= NEAR + Math.min(0.005, halfPlace(mm)) + 1e-9);
-  return near.length === 1 ? near[0]! : null;
-}
-
 export const pitchMm = destroying(
   "pitchMm",
   "Pitch, mm",
   String,
   "Measure the pitch over ten contacts",
-  (a: number, b: number) => {
+  (a: number, b: number, i) => {
     const [x, y] = [pitchClass(a), pitchClass(b)];
     if (Math.abs(a - b) < 1e-9 || (x !== null && x === y)) return null;
     if (x === null || y === null)
@@ -32,6 +22,8 @@ export const pitchMm = destroying(
         words: `${y === null ? b : a} is no pitch`,
         reason: `${y === null ? b : a} mm lies between two pitches that connectors are made in. Measure it over ten contacts.`,
       };
+    const kit = kitFor(i, "pitchMm");
+    if (kit) return kit;
     const by = Math.round(Math.abs(a - b) * 1000) / 1000;
     return {
       verdict: "stop",

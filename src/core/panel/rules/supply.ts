@@ -3,9 +3,8 @@ import { factOf } from "../factOf";
 import { spanWords } from "../factWords";
 import { apart, type Span, spanOf, within } from "../figure";
 import type { Panel } from "../schema";
-import { settles } from "../settles";
 import { destroyingRow } from "./destroying";
-import { type FitRule, NOT_GIVEN, type RuleInput } from "./row";
+import { type FitRule, NOT_GIVEN, type RuleInput, shown } from "./row";
 
 type Rating = number | Span;
 
@@ -32,13 +31,11 @@ export const supply = <K extends "logicSupplyV" | "backlightSupplyV" | "ledCurre
       const b = (i.candidate[fact] ?? NOT_GIVEN) as { value: Rating | null; source: "D" };
       const fed = rail(i);
       const { fed: stray, takes } = share?.(i) ?? { fed: i.limits.railShare, takes: i.limits.takesShare };
-      // What the board feeds is known by itself: then the old panel's rating adds nothing.
-      const from =
-        fed && b.value !== null && (a.value === null || settles(fact, b)) ? { value: fed as Rating, source: "D" as const } : a;
-      return destroyingRow<Rating>({
+      const judged = destroyingRow<Rating>({
         spec: { field: fact, name, words: spanWords, look },
         fact,
-        old: fed ? from : a,
+        // What the board feeds is known by itself: then the old panel's rating adds nothing.
+        old: fed ? { value: fed, source: "D" } : a,
         candidate: b,
         agree: fed
           ? `This board feeds ${spanWords(fed)} ${unit}, inside what it takes.`
@@ -57,11 +54,12 @@ export const supply = <K extends "logicSupplyV" | "backlightSupplyV" | "ledCurre
             };
           return {
             verdict: "unknown",
-            words: `${spanWords(y)}: rail not known`,
-            reason: `${feeds}, this one ${spanWords(y)}: they overlap, and at ${over ? "the upper end it burns" : "the lower end it does not start"}. Find out what this board feeds.`,
+            words: fed ? `${spanWords(y)} for ${spanWords(fed)}` : `${spanWords(y)}: rail not known`,
+            reason: `${feeds}, this one ${spanWords(y)}: they overlap, and at ${over ? "the upper end it burns" : "the lower end it does not start"}. ${fed ? "Only the maker's word on this pair settles it." : "Find out what this board feeds."}`,
           };
         },
       });
+      return { ...judged, old: shown(a, spanWords) };
     },
   }) as const satisfies FitRule;
 

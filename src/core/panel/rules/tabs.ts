@@ -1,5 +1,5 @@
 import { counted, mm } from "../../quantity";
-import { nearMm } from "../figure";
+import { NEAR_LID, nearMm } from "../figure";
 import { bestPlace } from "../place";
 import type { Panel } from "../schema";
 import { sureOf } from "../settles";
@@ -71,7 +71,7 @@ const judge: Rule = ({ old, candidate, build, limits }) => {
     return row(spec, a, b, {
       verdict: "unknown",
       words: "tabs to be tried",
-      reason: `With its tabs it is ${mm(wide)} × ${mm(high)} mm, known to ${mm(nearMm([size.widthMm], candidate.outline) + 0.05)}; the pocket is ${mm(pocket.widthMm)} × ${mm(pocket.heightMm)}.`,
+      reason: `With its tabs it is ${mm(wide)} × ${mm(high)} mm, known to ${mm(nearMm([size.widthMm], candidate.outline) + NEAR_LID)}; the pocket is ${mm(pocket.widthMm)} × ${mm(pocket.heightMm)}.`,
     });
   if (was.length === 0)
     return row(spec, a, b, {

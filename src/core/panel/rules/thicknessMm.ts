@@ -1,6 +1,6 @@
 import type { Build } from "../../build";
 import { mm } from "../../quantity";
-import { against, EPS, nearMm, smallMm } from "../figure";
+import { against, EPS, NEAR_LID, nearMm, smallMm } from "../figure";
 import { sureOf, weakWords } from "../settles";
 import { CHANGES, type FitRule, type Rule, row, type Spec } from "./row";
 
@@ -10,7 +10,6 @@ declare module "./row" {
   }
 }
 
-const NEAR_LID = 0.05;
 /** What lies under the panel in this lid: the thickest of its tapes, mm. */
 const under = (build: Build | null): number =>
   Math.max(0, ...(build?.tapes ?? []).filter((t) => t.holds === build?.subject.part).map((t) => t.thicknessMm));

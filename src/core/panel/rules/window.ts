@@ -1,5 +1,5 @@
 import { mm } from "../../quantity";
-import { against, EPS, nearMm, smallMm } from "../figure";
+import { against, EPS, NEAR_LID, nearMm, smallMm } from "../figure";
 import { bestPlace } from "../place";
 import { sureOf, weakWords } from "../settles";
 import { type FitRule, type Rule, row, type Spec } from "./row";
@@ -59,7 +59,7 @@ const judge: Rule = ({ old, candidate, build, limits }) => {
       reason: "The opening of this lid is not known.",
     });
   const { opening } = build.lid;
-  const u = near + 0.05;
+  const u = near + NEAR_LID;
   const overs = [
     { over: is.widthMm - opening.widthMm, words: "too wide" },
     { over: is.heightMm - opening.heightMm, words: "too high" },
