@@ -36,7 +36,10 @@ export async function benchImport(): Promise<void> {
     idle.push(await append());
     await rest(GAP_MS);
   }
-  const { id, done } = await startPanelImport({ name: "ten-thousand.csv", format: "csv", text: panelCsv(10_000, 77) }, ISO);
+  const { id, done } = await startPanelImport(
+    { name: "ten-thousand.csv", format: "csv", bytes: Buffer.from(panelCsv(10_000, 77)) },
+    ISO,
+  );
   let over = false;
   void done.then(() => {
     over = true;

@@ -21,7 +21,7 @@ beforeAll(async () => {
 });
 
 async function dryRun(text: string, format: "csv" | "json" = "csv", name = "list.csv") {
-  const { id, done } = await startPanelImport({ name, format, text }, ISO);
+  const { id, done } = await startPanelImport({ name, format, bytes: Buffer.from(text) }, ISO);
   await done;
   return { id, record: (await panelImport(id))! };
 }
@@ -44,7 +44,10 @@ describe("10,000 rows", () => {
       },
     });
     expect(await appendOne(opened, NOW)).toMatchObject({ ok: true });
-    const { id, done } = await startPanelImport({ name: "ten-thousand.csv", format: "csv", text: panelCsv(10_000, 77) }, ISO);
+    const { id, done } = await startPanelImport(
+      { name: "ten-thousand.csv", format: "csv", bytes: Buffer.from(panelCsv(10_000, 77)) },
+      ISO,
+    );
     let reading = true;
     const ended = done.then(() => {
       reading = false;
@@ -137,12 +140,45 @@ describe("a dry run", () => {
     expect(await notes('{"a":1}', "json")).toMatchObject({ state: "failed", notes: [expect.stringContaining("helvane.panels")] });
   });
   it("can be called off while it reads: nothing is left of it", async () => {
-    const { id, done } = await startPanelImport({ name: "x.csv", format: "csv", text: panelCsv(4000, 0, 99) }, ISO);
+    const { id, done } = await startPanelImport({ name: "x.csv", format: "csv", bytes: Buffer.from(panelCsv(4000, 0, 99)) }, ISO);
     while (((await panelImport(id))?.rows ?? 0) < SLICE) await new Promise((r) => setTimeout(r, 1));
     await cancelPanelImport(id);
     await done;
     expect(await panelImport(id)).toBeNull();
   }, 30_000);
+});
+
+describe("a table as spreadsheets write it", () => {
+  const notesOf = async (bytes: Uint8Array) => {
+    const { id, done } = await startPanelImport({ name: "sheet.csv", format: "csv", bytes }, ISO);
+    await done;
+    const rows = await panelImportRows(id, null, 0);
+    return { notes: (await panelImport(id))!.notes, codes: rows.map((r) => r.code) };
+  };
+  const line = "code,source,outline_source\nSHEET140-A1,D,M\n";
+  it("is read in UTF-8 and UTF-16 with or without its mark; an older code page is read and said", async () => {
+    for (const bytes of [
+      Buffer.from(line),
+      Buffer.from(`\uFEFF${line}`),
+      Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from(line, "utf16le")]),
+      Buffer.concat([Buffer.from([0xfe, 0xff]), Buffer.from(line, "utf16le").swap16()]),
+    ])
+      expect(await notesOf(bytes)).toMatchObject({ codes: ["SHEET140-A1"] });
+    const old = Buffer.concat([Buffer.from("code,source,größe\n", "latin1"), Buffer.from("SHEET140-A1,D,x\n")]);
+    const { notes, codes } = await notesOf(old);
+    expect(codes).toEqual(["SHEET140-A1"]);
+    expect(notes[0]).toContain("Windows-1252");
+    expect(notes[1]).toContain("größe");
+  });
+  it("that was being read when the server stopped says so, and can be put away", async () => {
+    await connection()
+      .db.insertInto("imports")
+      .values({ id: "cut-off", name: "cut.csv", state: "reading", rows: 40, part: 0.1, notes: "[]", created_at: ISO })
+      .execute();
+    expect(await panelImport("cut-off")).toMatchObject({ state: "failed", notes: [expect.stringContaining("Read it again")] });
+    expect(await cancelPanelImport("cut-off")).toBe(true);
+    expect(await panelImport("cut-off")).toBeNull();
+  });
 });
 
 describe("export", () => {

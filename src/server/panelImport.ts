@@ -17,60 +17,67 @@ import {
 import { catalogueEntries, panelsById } from "@/data/panelStore";
 import { contentHash } from "@/data/referenceStore";
 import type { RowOutcome } from "@/data/schema";
-import { eachCsvRow, eachJsonRow, type Row, SLICE, TableProblem } from "./panelRows";
+import { apart } from "./apart";
+import type { PanelTableAsk, PanelTableRead, PanelTableSlice, Row } from "./panelRows";
 
-/** Rows a table may have. */
-export const MOST_ROWS = 50_000;
 export { SLICE } from "./panelRows";
 
-/** Imports someone has called off while they are read. */
-const calledOff = new Set<string>();
+/** How long a table may take to be read: the largest takes a tenth of it. */
+const READ_MS = 120_000;
+
+const store = globalThis as typeof globalThis & { helvaneTables?: Map<string, AbortController> };
+store.helvaneTables ??= new Map();
+/** Imports being read, with what ends their reading; one for all routes. */
+const reading = store.helvaneTables;
+
+/** A table as it was sent: its bytes, not yet looked at. */
+export interface PanelTableFile {
+  name: string;
+  format: "csv" | "json";
+  bytes: Uint8Array;
+}
 
 /**
- * Starts a dry run over a table of panels: read and checked in slices into a staging table, nothing else changed.
+ * Starts a dry run over a table of panels: read and checked in a process of its own, merged here slice by slice into a staging
+ * table, nothing else changed.
  * @returns its id at once, and the reading as a promise
  */
-export async function startPanelImport(
-  file: { name: string; format: "csv" | "json"; text: string },
-  nowIso: string,
-): Promise<{ id: string; done: Promise<void> }> {
+export async function startPanelImport(file: PanelTableFile, nowIso: string): Promise<{ id: string; done: Promise<void> }> {
   const { db } = connection();
   const id = randomUUID();
+  const stop = new AbortController();
+  reading.set(id, stop);
   await openImport(db, id, file.name, nowIso);
-  const done = read(id, file).catch(async (e) => {
-    await endImport(db, id, "failed", [
-      e instanceof TableProblem ? e.message : `The file could not be read: ${(e as Error).message}`,
-    ]);
-  });
+  const done = read(id, file, stop.signal)
+    .catch((e) => endImport(db, id, "failed", [`The file could not be read: ${(e as Error).message}`]))
+    .finally(() => reading.delete(id));
   return { id, done };
 }
 
-async function read(id: string, file: { name: string; format: "csv" | "json"; text: string }): Promise<void> {
+async function read(id: string, file: PanelTableFile, signal: AbortSignal): Promise<void> {
   const { db } = connection();
-  const notes: string[] = [];
   const staging = await stager(id, file.name);
-  const text = file.text.replace(/^\uFEFF/, "");
-  let count = 0;
-  const take = async (rows: Row[], part: number): Promise<boolean> => {
-    for (let i = 0; i < rows.length; i += SLICE) {
-      if (calledOff.has(id)) return false;
-      await staging(rows.slice(i, i + SLICE), part);
-      await nextTurn();
-    }
-    return true;
-  };
-  const counted = (n: number) => {
-    count += n;
-    if (count > MOST_ROWS) throw new TableProblem(`More than ${MOST_ROWS} rows: split the file.`);
-  };
-  const went = file.format === "csv" ? await eachCsvRow(text, notes, counted, take) : await eachJsonRow(text, counted, take);
-  if (!went) {
-    calledOff.delete(id);
-    await dropImport(db, id);
-    return;
-  }
-  if (count === 0) throw new TableProblem("The file has no rows. Nothing to take over.");
-  await endImport(db, id, "ready", notes);
+  let staged = Promise.resolve();
+  let wrong: Error | null = null;
+  const took = await apart<PanelTableRead>("readPanels", { format: file.format, bytes: file.bytes } satisfies PanelTableAsk, {
+    mostMs: READ_MS,
+    signal,
+    onTold: (told) => {
+      const { rows, part } = told as PanelTableSlice;
+      staged = staged.then(async () => {
+        if (signal.aborted || wrong) return;
+        await staging(rows, part);
+        await nextTurn();
+      });
+      staged.catch((e) => {
+        wrong = e as Error;
+      });
+    },
+  });
+  await staged;
+  if (signal.aborted) return dropImport(db, id);
+  if (!took.ok) return endImport(db, id, "failed", [`The file could not be read: ${took.problem}.`]);
+  await endImport(db, id, took.answer.ok ? "ready" : "failed", took.answer.ok ? took.answer.notes : [took.answer.problem]);
 }
 
 const names = (facts: readonly (keyof typeof FACT_LABEL)[]) =>
@@ -125,7 +132,14 @@ async function stager(id: string, from: string): Promise<(rows: readonly Row[], 
   };
 }
 
-export const panelImport = (id: string): Promise<ImportRecord | null> => readImport(connection().db, id);
+/** How a dry run stands; one whose server was stopped while it read has come to no end, and says so. */
+export async function panelImport(id: string): Promise<ImportRecord | null> {
+  const read = reading.has(id);
+  const r = await readImport(connection().db, id);
+  return r && r.state === "reading" && !read && !reading.has(id)
+    ? { ...r, state: "failed", notes: ["The server was started anew while this file was read. Read it again."] }
+    : r;
+}
 export const panelImportRows = (id: string, only: RowOutcome | null, after: number): Promise<StagedRow[]> =>
   importRows(connection().db, id, only, after, 100);
 
@@ -162,7 +176,11 @@ export async function cancelPanelImport(id: string): Promise<boolean> {
   const { db } = connection();
   const r = await readImport(db, id);
   if (!r) return false;
-  if (r.state === "reading") calledOff.add(id);
-  else if (r.state !== "taken") await dropImport(db, id);
+  if (r.state === "reading") {
+    const stop = reading.get(id);
+    // One that an earlier start of the server was reading has nobody reading it any more.
+    if (stop) stop.abort();
+    else await dropImport(db, id);
+  } else if (r.state !== "taken") await dropImport(db, id);
   return true;
 }

@@ -4,8 +4,67 @@ import { FACT_NAMES, factOf, PANEL_COLUMNS, Panel, type PanelPatch, readPanelRow
 /** Rows between two turns of the event loop: others' requests are answered in between. */
 export const SLICE = 40;
 
+/** Rows a table may have. */
+export const MOST_ROWS = 50_000;
+
+/** What the process that reads a table is asked, tells on its way, and answers. */
+export interface PanelTableAsk {
+  format: "csv" | "json";
+  bytes: Uint8Array;
+}
+export interface PanelTableSlice {
+  rows: Row[];
+  /** How much of the file is read, 0 to 1. */
+  part: number;
+}
+export type PanelTableRead = { ok: true; notes: string[] } | { ok: false; problem: string };
+
+/**
+ * Reads a whole table, a slice of rows at a time.
+ * @param take what is done with a slice
+ */
+export async function readPanelTable(
+  { format, bytes }: PanelTableAsk,
+  take: (slice: PanelTableSlice) => void,
+): Promise<PanelTableRead> {
+  const notes: string[] = [];
+  let count = 0;
+  const counted = (n: number) => {
+    count += n;
+    if (count > MOST_ROWS) throw new TableProblem(`More than ${MOST_ROWS} rows: split the file.`);
+  };
+  const inSlices = async (rows: Row[], part: number) => {
+    for (let i = 0; i < rows.length; i += SLICE) take({ rows: rows.slice(i, i + SLICE), part });
+    return true;
+  };
+  try {
+    const text = textOf(bytes, notes);
+    if (format === "csv") await eachCsvRow(text, notes, counted, inSlices);
+    else await eachJsonRow(text, counted, inSlices);
+  } catch (e) {
+    return {
+      ok: false,
+      problem: e instanceof TableProblem ? e.message : `The file could not be read: ${(e as Error).message.slice(0, 200)}`,
+    };
+  }
+  return count === 0 ? { ok: false, problem: "The file has no rows. Nothing to take over." } : { ok: true, notes };
+}
+
+/** The text of a file: UTF-8 or UTF-16 by its mark, else UTF-8; what is neither is an old spreadsheet's, and that is said. */
+function textOf(bytes: Uint8Array, notes: string[]): string {
+  const [a, b] = bytes;
+  if (a === 0xff && b === 0xfe) return new TextDecoder("utf-16le").decode(bytes);
+  if (a === 0xfe && b === 0xff) return new TextDecoder("utf-16be").decode(bytes);
+  try {
+    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+  } catch {
+    notes.push("Not written in UTF-8: read as Windows-1252, as older spreadsheets write. Look at letters with marks.");
+    return new TextDecoder("windows-1252").decode(bytes);
+  }
+}
+
 /** What is wrong with a table as a whole. */
-export class TableProblem extends Error {}
+class TableProblem extends Error {}
 
 /** One row of a table, read or named with what is wrong in it. */
 export interface Row {
@@ -14,7 +73,7 @@ export interface Row {
 }
 
 /** Rows of a CSV in chunks; the parser rests while a chunk is dealt with. */
-export function eachCsvRow(
+function eachCsvRow(
   text: string,
   notes: string[],
   counted: (n: number) => void,
@@ -91,7 +150,7 @@ function readHeaders(cells: readonly string[], notes: string[]): string[] {
 }
 
 /** Rows of a list of panels in JSON, a slice at a time. */
-export async function eachJsonRow(
+async function eachJsonRow(
   text: string,
   counted: (n: number) => void,
   take: (rows: Row[], part: number) => Promise<boolean>,

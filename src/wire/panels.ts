@@ -2,12 +2,8 @@ import { z } from "zod";
 import type { Panel } from "@/core/panel";
 import { words } from "@/core/quantity/shapes";
 
-/** POST /api/panels/import: a table of panels, for a dry run. */
-export const PanelImportRequest = z.strictObject({
-  name: words(120),
-  format: z.enum(["csv", "json"]),
-  text: z.string().max(40_000_000),
-});
+/** POST /api/panels/import?name=...: the bytes of a table of panels, `text/csv` or `application/json`, for a dry run. */
+export const PANEL_TABLE_MB = 40;
 export const PanelSave = z.strictObject({ panel: z.unknown(), version: z.int().min(0) });
 export const IMPORT_OUTCOMES = ["wrong", "conflict", "new", "fills", "repeated", "same"] as const;
 export type ImportOutcome = (typeof IMPORT_OUTCOMES)[number];

@@ -1,5 +1,13 @@
 "use client";
+import { type Choice, Choose } from "../controls/Choose";
 import type { StationPath } from "../shell/JobStrip";
+
+const PROMISED: readonly Choice<Only["promise"]>[] = [
+  ["any", "any day"],
+  ["breaks", "breaks"],
+  ["today", "today"],
+  ["none", "no date"],
+];
 
 /** Which jobs stand on the shelves; everything, unless somebody asks for less. */
 export interface Only {
@@ -30,21 +38,15 @@ export function BenchOnly({
       <div className="grid grid-cols-2 gap-2">
         <label className="field">
           <span>Worked on by</span>
-          <select value={only.who} onChange={(e) => onOnly({ ...only, who: e.target.value })}>
-            <option value="">anybody</option>
-            {people.map((p) => (
-              <option key={p}>{p}</option>
-            ))}
-          </select>
+          <Choose
+            value={only.who}
+            options={[["", "anybody"], ...people.map((p) => [p, p] as const)]}
+            onValue={(who) => onOnly({ ...only, who })}
+          />
         </label>
         <label className="field">
           <span>Promised</span>
-          <select value={only.promise} onChange={(e) => onOnly({ ...only, promise: e.target.value as Only["promise"] })}>
-            <option value="any">any day</option>
-            <option value="breaks">breaks</option>
-            <option value="today">today</option>
-            <option value="none">no date</option>
-          </select>
+          <Choose value={only.promise} options={PROMISED} onValue={(promise) => onOnly({ ...only, promise })} />
         </label>
       </div>
       {less && (

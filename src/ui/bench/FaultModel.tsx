@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { Said } from "@/client/send";
 import type { TriageTable } from "@/core/triage";
+import { Choose } from "../controls/Choose";
 import { SaidBox } from "../controls/SaidBox";
 
 /** Priors, and the strengths of one finding at a time, typed where they stand. Saved whole and validated, or not at all. */
@@ -86,13 +87,7 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
         <section>
           <label className="field">
             <span>Finding</span>
-            <select value={at} onChange={(e) => setAt(e.target.value)}>
-              {draft.findings.map((f) => (
-                <option key={f.id} value={f.id}>
-                  {f.name}
-                </option>
-              ))}
-            </select>
+            <Choose value={at} options={draft.findings.map((f) => [f.id, f.name])} onValue={setAt} />
           </label>
           {finding && !finding.strength ? (
             <div className="empty mt-3">

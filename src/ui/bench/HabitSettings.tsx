@@ -4,6 +4,7 @@ import { useState } from "react";
 import { send } from "@/client/send";
 import { DATE_ORDERS, type DateOrder, writeWhen } from "@/core/quantity";
 import type { Habits } from "@/wire/habits";
+import { Choose } from "../controls/Choose";
 import { SaidBox } from "../controls/SaidBox";
 import { useSaid } from "../controls/useSaid";
 
@@ -37,13 +38,11 @@ export function HabitSettings({ habits, nowMs }: { habits: Habits; nowMs: number
         </label>
         <label className="field">
           <span>Dates in figures</span>
-          <select value={f.dateOrder} onChange={(e) => set({ ...f, dateOrder: e.target.value as DateOrder })}>
-            {DATE_ORDERS.map((o) => (
-              <option key={o} value={o}>
-                {WORDS[o]}
-              </option>
-            ))}
-          </select>
+          <Choose
+            value={f.dateOrder}
+            options={DATE_ORDERS.map((o) => [o, WORDS[o]])}
+            onValue={(dateOrder) => set({ ...f, dateOrder })}
+          />
           <span className="hint" suppressHydrationWarning>
             Now is {writeWhen(nowMs, f.dateOrder)}. Words are read as well: Fri 16:00, in 3 days.
           </span>

@@ -5,6 +5,7 @@ import type { Said } from "@/client/send";
 import { send } from "@/client/send";
 import type { ToolStock } from "@/core/teardown";
 import { SaidBox } from "../controls/SaidBox";
+import { Tick } from "../controls/Tick";
 
 type Sub = ToolStock["substitutes"][number];
 const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
@@ -95,7 +96,7 @@ export function ToolSettings({ stock, version, asked }: { stock: ToolStock; vers
             <input className="cell" value={s.note} maxLength={160} onChange={(e) => put(i, { note: e.target.value })} />
           </label>
           <label className="flex min-h-9 items-center gap-2">
-            <input type="checkbox" checked={s.have} onChange={(e) => put(i, { have: e.target.checked })} />
+            <Tick on={s.have} onPut={(have) => put(i, { have })} />
             here
           </label>
           <button type="button" className="link min-h-9" onClick={() => setSubs(subs.filter((_, k) => k !== i))}>

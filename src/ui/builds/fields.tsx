@@ -2,6 +2,8 @@
 import { type ReactNode, useState } from "react";
 import type { Build } from "@/core/build";
 import { readNumber } from "@/core/quantity";
+import { Choose } from "../controls/Choose";
+import { Tick } from "../controls/Tick";
 
 /** A text that is put when it is left; an empty one is put only where it may be. */
 export function Txt({
@@ -110,13 +112,7 @@ export function Pick<T extends string>({
   return (
     <label className="field grow" style={width ? { width, flexGrow: 0 } : undefined}>
       <span>{label}</span>
-      <select className="cell" value={value} onChange={(e) => onPut(e.target.value as T)}>
-        {of.map((k) => (
-          <option key={k} value={k}>
-            {words ? words(k) : k}
-          </option>
-        ))}
-      </select>
+      <Choose className="cell" value={value} options={of.map((k) => [k, words ? words(k) : k])} onValue={onPut} />
     </label>
   );
 }
@@ -124,7 +120,7 @@ export function Pick<T extends string>({
 export function Check({ words, on, onPut }: { words: string; on: boolean; onPut: (on: boolean) => void }) {
   return (
     <label className="flex min-h-9 items-center gap-2 text-[15px]">
-      <input type="checkbox" checked={on} onChange={(e) => onPut(e.target.checked)} />
+      <Tick on={on} onPut={onPut} />
       {words}
     </label>
   );

@@ -1,7 +1,7 @@
 "use client";
-import { setNonce } from "get-nonce";
 import { Dialog } from "radix-ui";
 import { type ReactNode, useEffect, useRef } from "react";
+import { pageNonce } from "./nonce";
 
 /** A dialog. Focus is held inside, Escape closes, focus goes back to where it came from. */
 export function Sheet({
@@ -16,9 +16,7 @@ export function Sheet({
   children: ReactNode;
 }) {
   useBack(open, onClose);
-  const nonce =
-    typeof document === "undefined" ? undefined : (document.querySelector<HTMLElement>("script[nonce]")?.nonce ?? undefined);
-  if (nonce) setNonce(nonce);
+  pageNonce();
   return (
     <Dialog.Root open={open} onOpenChange={(o) => !o && onClose()}>
       <Dialog.Portal>

@@ -28,7 +28,11 @@ export interface BenchKeys {
 }
 
 const typing = (t: EventTarget | null): boolean =>
-  t instanceof HTMLElement && (t.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName));
+  t instanceof HTMLElement &&
+  (t.isContentEditable ||
+    /^(INPUT|TEXTAREA|SELECT)$/.test(t.tagName) ||
+    // A list that opens takes first letters as its own.
+    t.closest('[role="combobox"], [role="listbox"]') !== null);
 /** Where Space and Enter belong to the bench: the plate, the drawing, or nothing in focus. */
 const onBench = (t: EventTarget | null): boolean =>
   !(t instanceof HTMLElement) || t === document.body || t.hasAttribute("data-plate") || t.hasAttribute("data-drawing");

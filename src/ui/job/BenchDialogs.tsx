@@ -3,6 +3,7 @@ import dynamic from "next/dynamic";
 import { useState } from "react";
 import { buildOf, powerOf } from "@/core/job";
 import { Sheet } from "../controls/Sheet";
+import { Tick } from "../controls/Tick";
 import { Mark } from "../draw/Mark";
 import { Cautions } from "./Cautions";
 import { useBench } from "./context";
@@ -190,8 +191,7 @@ export function BenchDialogs({
           ))}
         </ul>
         <label className="flex items-center gap-3">
-          <input type="checkbox" checked={!lettersOff} onChange={(e) => onLetters(!e.target.checked)} /> Single letters and digits
-          act as keys
+          <Tick on={!lettersOff} onPut={(on) => onLetters(!on)} /> Single letters and digits act as keys
         </label>
         <PedalKeys />
         <WhoChoice />

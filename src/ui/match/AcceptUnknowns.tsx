@@ -1,5 +1,6 @@
 import type { FitRow } from "@/core/panel";
 import { listed } from "@/core/quantity";
+import { Tick } from "../controls/Tick";
 
 /** What is not known and can destroy a board: accepted one by one before an order, to be looked at on arrival. */
 export function AcceptUnknowns({
@@ -20,10 +21,9 @@ export function AcceptUnknowns({
       </p>
       {rows.map((r) => (
         <label key={r.field} className="flex min-h-11 items-center gap-3">
-          <input
-            type="checkbox"
-            checked={accepted.includes(r.field)}
-            onChange={(e) => onAccept(e.target.checked ? [...accepted, r.field] : accepted.filter((x) => x !== r.field))}
+          <Tick
+            on={accepted.includes(r.field)}
+            onPut={(on) => onAccept(on ? [...accepted, r.field] : accepted.filter((x) => x !== r.field))}
           />
           {r.name}: {r.look}
         </label>

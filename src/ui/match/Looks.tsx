@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { type FitRow, NOT_BY_EYE } from "@/core/panel";
 import { listed, SOURCE_WORDS } from "@/core/quantity";
+import { Choose } from "../controls/Choose";
 import { PhotoField, usePhoto } from "../controls/PhotoField";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -84,11 +85,12 @@ function LookRow({ row }: { row: FitRow }) {
       )}
       <label className="flex items-center gap-2 text-[15px]">
         <span className="vh">{row.name}: settled by</span>
-        <select value={source} style={{ width: 124 }} onChange={(e) => setSource(e.target.value as "M" | "L" | "D")}>
-          {byEye && <option value="M">by eye</option>}
-          <option value="L">label</option>
-          <option value="D">datasheet</option>
-        </select>
+        <Choose<"M" | "L" | "D">
+          value={source}
+          style={{ width: 124 }}
+          options={[...(byEye ? ([["M", "by eye"]] as const) : []), ["L", "label"], ["D", "datasheet"]]}
+          onValue={setSource}
+        />
       </label>
       <button
         type="button"

@@ -1,5 +1,6 @@
 import type { FitRow } from "@/core/panel";
 import { formatMoney } from "@/core/quantity";
+import { Tick } from "../controls/Tick";
 
 /** A part a change asks for that has to be bought. */
 export interface NeededLine {
@@ -33,11 +34,7 @@ export function NeededParts({
       <legend className="float-left mr-4 font-bold">The changes need</legend>
       {needed.map((l) => (
         <label key={l.what} className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            checked={!have.includes(l.what)}
-            onChange={(e) => onHave(e.target.checked ? have.filter((x) => x !== l.what) : [...have, l.what])}
-          />
+          <Tick on={!have.includes(l.what)} onPut={(on) => onHave(on ? have.filter((x) => x !== l.what) : [...have, l.what])} />
           order {l.what}, {formatMoney(l.priceMinor, currency)} (A)
         </label>
       ))}

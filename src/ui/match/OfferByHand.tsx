@@ -4,6 +4,7 @@ import { send } from "@/client/send";
 import { OFFER_COLUMNS, type OfferColumn, readAmount, readOffersText, type TypedOffer } from "@/core/catalogue";
 import { counted, formatMoney, listed, readNumber } from "@/core/quantity";
 import type { OffersKept } from "@/wire/sellers";
+import { Choose } from "../controls/Choose";
 import { SaidBox } from "../controls/SaidBox";
 import { useSaid } from "../controls/useSaid";
 
@@ -116,11 +117,11 @@ export function OfferByHand({
           </label>
           <label className="field">
             <span>Condition</span>
-            <select value={f.condition} onChange={(e) => set({ ...f, condition: e.target.value as TypedOffer["condition"] })}>
-              {CONDITIONS.map((c) => (
-                <option key={c}>{c}</option>
-              ))}
-            </select>
+            <Choose
+              value={f.condition}
+              options={CONDITIONS.map((c) => [c, c])}
+              onValue={(condition) => set({ ...f, condition })}
+            />
           </label>
           <label className="field">
             <span>Days until it comes</span>
@@ -156,16 +157,11 @@ export function OfferByHand({
                       Column {i + 1}
                       {read.headings?.[i] ? `, “${read.headings[i]}”` : ""}
                     </span>
-                    <select
+                    <Choose
                       value={c}
-                      onChange={(e) => setColumns(read.columns.map((x, k) => (k === i ? (e.target.value as OfferColumn) : x)))}
-                    >
-                      {OFFER_COLUMNS.map((o) => (
-                        <option key={o} value={o}>
-                          {COLUMN_WORDS[o]}
-                        </option>
-                      ))}
-                    </select>
+                      options={OFFER_COLUMNS.map((o) => [o, COLUMN_WORDS[o]])}
+                      onValue={(v) => setColumns(read.columns.map((x, k) => (k === i ? v : x)))}
+                    />
                   </label>
                 ))}
               </p>

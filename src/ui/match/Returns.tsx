@@ -12,7 +12,9 @@ import {
   seated,
 } from "@/core/job";
 import { listed } from "@/core/quantity";
+import { Choose } from "../controls/Choose";
 import { PhotoField, usePhoto } from "../controls/PhotoField";
+import { Tick } from "../controls/Tick";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { RETURN_WORDS } from "./Sellers";
@@ -101,13 +103,7 @@ export function ReturnForm() {
       <div className="flex flex-wrap items-end gap-2">
         <label className="field" style={{ width: 190 }}>
           <span>Reason</span>
-          <select value={chosen} onChange={(e) => setReason(e.target.value as Reason)}>
-            {RETURN_REASONS.map((r) => (
-              <option key={r} value={r}>
-                {RETURN_WORDS[r]}
-              </option>
-            ))}
-          </select>
+          <Choose value={chosen} options={RETURN_REASONS.map((r) => [r, RETURN_WORDS[r] ?? r])} onValue={setReason} />
         </label>
         <label className="field grow">
           <span>In words</span>
@@ -119,11 +115,7 @@ export function ReturnForm() {
           <legend className="font-bold">Moved over to it: taken off again</legend>
           {moved.map((id) => (
             <label key={id} className="flex min-h-11 items-center gap-3">
-              <input
-                type="checkbox"
-                checked={kept.includes(id)}
-                onChange={(e) => setKept((k) => (e.target.checked ? [...k, id] : k.filter((x) => x !== id)))}
-              />
+              <Tick on={kept.includes(id)} onPut={(on) => setKept((k) => (on ? [...k, id] : k.filter((x) => x !== id)))} />
               {build?.part.get(id)?.name ?? id}
             </label>
           ))}

@@ -1,5 +1,6 @@
 "use client";
 import { addDays, format } from "date-fns";
+import { RadioGroup } from "radix-ui";
 import { useState } from "react";
 import { counted, formatMoney } from "@/core/quantity";
 import type { OffersReply } from "@/wire/sellers";
@@ -54,33 +55,37 @@ export function Sellers({
   const bad = sellers.answers.flatMap((a) => a.problems.map((p) => ({ seller: a.seller, p })));
   return (
     <div className="flex flex-col gap-1.5 text-[15px] leading-[20px]">
-      <ul aria-label="Sellers" className="sellers">
-        {offers.map((o) => {
-          const record = reference.sellers[o.seller]?.record;
-          return (
-            <li key={offerKey(o)} data-on={o === offer}>
-              <label>
-                <input type="radio" name="seller" checked={o === offer} onChange={() => onOffer(offerKey(o))} />
-                <span className="grow">
-                  <b>{o.seller}</b>, {o.condition}, {stockWords(o.stock)}
-                  <span className="block text-[14px] text-ink-2">
-                    {record?.orders
-                      ? `${record.returned} of ${counted(record.orders, "order")} went back${record.reasons[0] ? `, most often ${RETURN_WORDS[record.reasons[0].reason] ?? record.reasons[0].reason}` : ""}`
-                      : "no order of ours yet"}
+      <RadioGroup.Root asChild value={offerKey(offer)} onValueChange={onOffer} aria-label="Seller">
+        <ul className="sellers">
+          {offers.map((o) => {
+            const record = reference.sellers[o.seller]?.record;
+            return (
+              <li key={offerKey(o)} data-on={o === offer}>
+                <label>
+                  <RadioGroup.Item className="radio" value={offerKey(o)}>
+                    <RadioGroup.Indicator className="dot" />
+                  </RadioGroup.Item>
+                  <span className="grow">
+                    <b>{o.seller}</b>, {o.condition}, {stockWords(o.stock)}
+                    <span className="block text-[14px] text-ink-2">
+                      {record?.orders
+                        ? `${record.returned} of ${counted(record.orders, "order")} went back${record.reasons[0] ? `, most often ${RETURN_WORDS[record.reasons[0].reason] ?? record.reasons[0].reason}` : ""}`
+                        : "no order of ours yet"}
+                    </span>
                   </span>
-                </span>
-                <span className="text-right">
-                  <HereWords here={hereBy(nowMs, o.lead, promiseAt)} />
-                  <span className="block text-[14px] font-normal text-ink-2">
-                    {o.lead.orders ? `P50 to P80, ${counted(o.lead.orders, "order")}` : `says ${o.days} d, default spread (A)`}
+                  <span className="text-right">
+                    <HereWords here={hereBy(nowMs, o.lead, promiseAt)} />
+                    <span className="block text-[14px] font-normal text-ink-2">
+                      {o.lead.orders ? `P50 to P80, ${counted(o.lead.orders, "order")}` : `says ${o.days} d, default spread (A)`}
+                    </span>
                   </span>
-                </span>
-                <b className="mono">{formatMoney(o.priceMinor, o.currency)}</b>
-              </label>
-            </li>
-          );
-        })}
-      </ul>
+                  <b className="mono">{formatMoney(o.priceMinor, o.currency)}</b>
+                </label>
+              </li>
+            );
+          })}
+        </ul>
+      </RadioGroup.Root>
       {terms ? (
         <p>
           <b>

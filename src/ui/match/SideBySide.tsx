@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
 import type { FitRow } from "@/core/panel";
+import { Choose } from "../controls/Choose";
 import { MARK_WORDS, Mark, markOf } from "../draw/Mark";
 import { grouped } from "./groups";
 import { Value } from "./parts";
@@ -43,20 +44,15 @@ export function SideBySide({
           {columns.map((c, i) => (
             <th key={c.hash} scope="col" data-on={c.hash === shown}>
               {candidates.length > MOST ? (
-                <select
-                  aria-label={`Candidate in column ${i + 1}`}
+                <Choose
+                  label={`Candidate in column ${i + 1}`}
                   className="mono"
                   value={c.hash}
-                  onChange={(e) => setChosen((now) => now.map((h, k) => (k === i ? e.target.value : h)))}
-                >
-                  {candidates
+                  options={candidates
                     .filter((x) => x.hash === c.hash || !chosen.includes(x.hash))
-                    .map((x) => (
-                      <option key={x.hash} value={x.hash}>
-                        {x.data.code}
-                      </option>
-                    ))}
-                </select>
+                    .map((x) => [x.hash, x.data.code])}
+                  onValue={(v) => setChosen((now) => now.map((h, k) => (k === i ? v : h)))}
+                />
               ) : (
                 <b className="mono">{c.data.code}</b>
               )}

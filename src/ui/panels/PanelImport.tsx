@@ -3,14 +3,13 @@ import Link from "next/link";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
 import { counted } from "@/core/quantity";
-import { IMPORT_OUTCOMES, type ImportOutcome, type ImportReply } from "@/wire/panels";
+import { IMPORT_OUTCOMES, type ImportOutcome, type ImportReply, PANEL_TABLE_MB } from "@/wire/panels";
 import { SaidBox } from "../controls/SaidBox";
 import { Sheet } from "../controls/Sheet";
 import { Mark, type MarkKind } from "../draw/Mark";
 import { Desk } from "../shell/Desk";
 import { ImportForm } from "./ImportForm";
 
-const MOST_MB = 40;
 const POLL_MS = 400;
 
 const WORDS: Record<ImportOutcome, { name: string; note: string; mark: MarkKind }> = {
@@ -35,6 +34,8 @@ export function PanelImport() {
   const id = useSearchParams().get("id");
   const [text, setText] = useState("");
   const [name, setName] = useState("");
+  /** The file itself, sent as it is; null once its text was changed here. */
+  const [file, setFile] = useState<File | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [reply, setReply] = useState<ImportReply | null>(null);
@@ -61,11 +62,12 @@ export function PanelImport() {
   const pick = async (file: File | undefined) => {
     if (!file) return;
     setWrong(null);
-    if (file.size > MOST_MB * 1e6)
+    if (file.size > PANEL_TABLE_MB * 1e6)
       return setWrong(
-        `${file.name} is ${Math.round(file.size / 1e6)} MB; a table has ${MOST_MB} MB at most. Nothing was read: split the file.`,
+        `${file.name} is ${Math.round(file.size / 1e6)} MB; a table has ${PANEL_TABLE_MB} MB at most. Nothing was read: split the file.`,
       );
     setName(file.name);
+    setFile(file);
     setText(await file.text());
   };
   const start = async () => {
@@ -73,10 +75,10 @@ export function PanelImport() {
     if (!text.trim()) return setWrong("Choose a file, or paste its text, first.");
     setBusy(true);
     const format = name.toLowerCase().endsWith(".json") || /^\s*[[{]/.test(text) ? "json" : "csv";
-    const res = await fetch("/api/panels/import", {
+    const res = await fetch(`/api/panels/import?name=${encodeURIComponent((name || "pasted text").slice(0, 120))}`, {
       method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ name: name || "pasted text", format, text }),
+      headers: { "content-type": format === "json" ? "application/json" : "text/csv" },
+      body: file ?? text,
     }).catch(() => null);
     const body = await res?.json().catch(() => null);
     setBusy(false);
@@ -126,6 +128,7 @@ export function PanelImport() {
             onPick={pick}
             onText={(t) => {
               setText(t);
+              setFile(null);
               setName("");
             }}
             onStart={start}

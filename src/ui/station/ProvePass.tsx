@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { candidateOf, checksOf, oldPanelOf, passStatus } from "@/core/job";
 import { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, type Pass } from "@/core/proof";
 import { readNumber } from "@/core/quantity";
+import { Choose } from "../controls/Choose";
 import { NumberField } from "../controls/NumberField";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
@@ -134,13 +135,7 @@ export function ProvePass({ pass }: { pass: Pass }) {
           >
             <label className="field" style={{ width: 150 }}>
               <span>Kind</span>
-              <select value={cls} onChange={(e) => setCls(e.target.value as FaultClass)}>
-                {FAULT_CLASSES.map((c) => (
-                  <option key={c} value={c}>
-                    {FAULT_CLASS_WORDS[c]}
-                  </option>
-                ))}
-              </select>
+              <Choose value={cls} options={FAULT_CLASSES.map((c) => [c, FAULT_CLASS_WORDS[c]])} onValue={setCls} />
             </label>
             {(["x", "y"] as const).map((k) => (
               <NumberField

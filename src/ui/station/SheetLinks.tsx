@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { PAPERS, printScale } from "@/core/teardown";
+import { Tick } from "../controls/Tick";
 import { useBench } from "../job/context";
 
 /** The screw sheet to print, corrected for the printer at hand. */
@@ -32,11 +33,10 @@ export function SheetLinks() {
         <legend className="font-bold">Leave in place: back into their own holes at once</legend>
         {groups.map((g) => (
           <label key={g.id} className="flex min-h-9 items-center gap-2 text-[15px]">
-            <input
-              type="checkbox"
-              checked={g.keepInHoles || inPlace.has(g.id)}
+            <Tick
+              on={g.keepInHoles || inPlace.has(g.id)}
               disabled={g.keepInHoles}
-              onChange={(e) => setInPlace((s) => new Set(e.target.checked ? [...s, g.id] : [...s].filter((x) => x !== g.id)))}
+              onPut={(on) => setInPlace((s) => new Set(on ? [...s, g.id] : [...s].filter((x) => x !== g.id)))}
             />
             {g.screws.length} {g.name.toLowerCase()}
           </label>

@@ -3,6 +3,8 @@ import { useState } from "react";
 import type { Machine } from "@/core/catalogue";
 import { EDID_WORKS, variantsOf, WAY_COSTS, type Way, waysAt, wayToKnow } from "@/core/identify";
 import { formatMoney } from "@/core/quantity";
+import { Choose } from "../controls/Choose";
+import { Tick } from "../controls/Tick";
 import { useBench } from "../job/context";
 
 const WAY_WORDS: Record<Way, string> = {
@@ -12,6 +14,12 @@ const WAY_WORDS: Record<Way, string> = {
 };
 const W = 460;
 const H = 64;
+
+const STARTS = [
+  ["unknown", "not tried"],
+  ["yes", "yes"],
+  ["no", "no"],
+] as const;
 
 /** Order now, read the EDID or open first: what each costs here, and where the balance tips. */
 export function WayChoice({
@@ -103,16 +111,12 @@ export function WayChoice({
       </p>
       <div className="flex flex-wrap items-center gap-4">
         <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" checked={repaired} onChange={(e) => setRepaired(e.target.checked)} />
+          <Tick on={repaired} onPut={setRepaired} />
           repaired before
         </label>
         <label className="flex items-center gap-2">
           Starts on an external screen
-          <select value={starts} style={{ width: 120 }} onChange={(e) => setStarts(e.target.value as typeof starts)}>
-            <option value="unknown">not tried</option>
-            <option value="yes">yes</option>
-            <option value="no">no</option>
-          </select>
+          <Choose value={starts} style={{ width: 120 }} options={STARTS} onValue={setStarts} />
         </label>
       </div>
     </section>

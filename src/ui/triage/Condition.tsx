@@ -2,6 +2,7 @@
 import { useEffect, useState } from "react";
 import { CONDITION_KINDS, CONDITION_WORDS, LOGIN_WORDS, LOGINS, type Payload } from "@/core/job";
 import { readNumber } from "@/core/quantity";
+import { Choose } from "../controls/Choose";
 import { NumberField } from "../controls/NumberField";
 import { PhotoField, usePhoto } from "../controls/PhotoField";
 import { useBench } from "../job/context";
@@ -50,20 +51,18 @@ export function Condition() {
         <div className="flex flex-wrap items-end gap-2">
           <label className="field" style={{ width: 210 }}>
             <span>What</span>
-            <select value={kind} onChange={(e) => setKind(e.target.value as Kind)}>
-              {CONDITION_KINDS.map((k) => (
-                <option key={k} value={k}>
-                  {CONDITION_WORDS[k]}
-                </option>
-              ))}
-            </select>
+            <Choose value={kind} options={CONDITION_KINDS.map((k) => [k, CONDITION_WORDS[k]])} onValue={setKind} />
           </label>
           <label className="field" style={{ width: 84 }}>
             <span>Where</span>
-            <select value={side} onChange={(e) => setSide(e.target.value as "lid" | "base")}>
-              <option value="lid">lid</option>
-              <option value="base">base</option>
-            </select>
+            <Choose
+              value={side}
+              options={[
+                ["lid", "lid"],
+                ["base", "base"],
+              ]}
+              onValue={setSide}
+            />
           </label>
           {(["x", "y"] as const).map((k) => (
             <NumberField
@@ -127,13 +126,7 @@ export function Condition() {
           </label>
           <label className="field" style={{ width: 200 }}>
             <span>How the test logs in</span>
-            <select value={login} onChange={(e) => setLogin(e.target.value as typeof login)}>
-              {LOGINS.map((l) => (
-                <option key={l} value={l}>
-                  {LOGIN_WORDS[l]}
-                </option>
-              ))}
-            </select>
+            <Choose value={login} options={LOGINS.map((l) => [l, LOGIN_WORDS[l]])} onValue={setLogin} />
           </label>
           <button type="submit" className="btn">
             {intake ? "Agreed anew" : "Agreed"}

@@ -1,5 +1,6 @@
 "use client";
 import type { Payload } from "@/core/job";
+import { Choose } from "../controls/Choose";
 import { useBench } from "../job/context";
 
 type Context = Payload<"triage.contextSet">;
@@ -93,16 +94,11 @@ export function ContextRow() {
       {ASKED.map((q) => (
         <label key={q.key} className="field">
           <span className="text-[14px]">{q.name}</span>
-          <select
-            value={now[q.key] ?? "unknown"}
-            onChange={(e) => log.record({ type: "triage.contextSet", payload: { ...now, [q.key]: e.target.value } as Context })}
-          >
-            {q.options.map(([v, w]) => (
-              <option key={v} value={v}>
-                {w}
-              </option>
-            ))}
-          </select>
+          <Choose
+            value={String(now[q.key] ?? "unknown")}
+            options={q.options}
+            onValue={(v) => log.record({ type: "triage.contextSet", payload: { ...now, [q.key]: v } as Context })}
+          />
         </label>
       ))}
     </fieldset>

@@ -2,7 +2,9 @@
 import { useEffect, useState } from "react";
 import type { Payload } from "@/core/job";
 import { readNumber } from "@/core/quantity";
+import { Choose } from "../controls/Choose";
 import { NumberField } from "../controls/NumberField";
+import { Tick } from "../controls/Tick";
 import { useBench } from "../job/context";
 
 type Kind = Payload<"triage.damageMarked">["kind"];
@@ -49,25 +51,23 @@ export function DamageForm() {
       <div className="flex flex-wrap items-end gap-2">
         <label className="field" style={{ width: 150 }}>
           <span>Kind</span>
-          <select value={kind} onChange={(e) => setKind(e.target.value as Kind)}>
-            {KINDS.map(([k, w]) => (
-              <option key={k} value={k}>
-                {w}
-              </option>
-            ))}
-          </select>
+          <Choose value={kind} options={KINDS} onValue={setKind} />
         </label>
         {kind === "lines" && (
           <>
             <label className="field" style={{ width: 130 }}>
               <span>Direction</span>
-              <select value={direction} onChange={(e) => setDirection(e.target.value as typeof direction)}>
-                <option value="vertical">vertical</option>
-                <option value="horizontal">horizontal</option>
-              </select>
+              <Choose
+                value={direction}
+                options={[
+                  ["vertical", "vertical"],
+                  ["horizontal", "horizontal"],
+                ]}
+                onValue={setDirection}
+              />
             </label>
             <label className="flex min-h-11 items-center gap-2">
-              <input type="checkbox" checked={moves} onChange={(e) => setMoves(e.target.checked)} />
+              <Tick on={moves} onPut={setMoves} />
               moves with the lid
             </label>
           </>

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { powerOf } from "@/core/job";
 import { judgeReading, type MeterSpot, meterRefusal, modeWords, type TriageTable } from "@/core/triage";
 import type { MeterReply } from "@/wire/triage";
+import { Tick } from "../controls/Tick";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { RefusalBox } from "../station/RefusalBox";
@@ -152,7 +153,7 @@ export function Meter({ table }: { table: { hash: string; data: TriageTable } })
         </label>
         {spot.mode !== "dcVolts" && (
           <label className="flex min-h-11 items-center gap-2">
-            <input type="checkbox" checked={open} onChange={(e) => setOpen(e.target.checked)} />
+            <Tick on={open} onPut={setOpen} />
             open (OL)
           </label>
         )}
