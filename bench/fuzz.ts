@@ -47,9 +47,10 @@ function mutated(random: Random, value: unknown): unknown {
     if (!at) break;
     const [o, k] = at;
     const luck = random();
-    if (luck < 0.6) o[k] = pick(random, STRANGE);
+    // A copy: what is put in here may be doubled at the next turn.
+    if (luck < 0.6) o[k] = structuredClone(pick(random, STRANGE));
     else if (luck < 0.8) delete o[k];
-    else if (Array.isArray(o[k])) (o[k] as unknown[]).push(...(o[k] as unknown[]));
+    else if (Array.isArray(o[k])) o[k] = [...(o[k] as unknown[]), ...(o[k] as unknown[])];
     else o[`${k}x`] = o[k];
   }
   return copy;

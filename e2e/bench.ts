@@ -1,7 +1,7 @@
 import { randomBytes } from "node:crypto";
 import { copyFileSync, existsSync } from "node:fs";
 import { join } from "node:path";
-import { test as base, expect, type Page } from "@playwright/test";
+import { test as base, expect, type Locator, type Page } from "@playwright/test";
 import { fold, type JobEvent, makeEventId, readClock, type Snapshots } from "@/core/job";
 import { progressOf, type Step } from "@/core/teardown";
 import type { EventsReply } from "@/wire/jobs";
@@ -75,6 +75,13 @@ export class Bench {
     await this.page.keyboard.press(k);
     // A hand is slower than a scanner.
     await this.page.waitForTimeout(60);
+  }
+  /** Chooses a value from a list that opens, by the list's name. */
+  async choose(name: string | RegExp, value: string): Promise<void> {
+    const list = this.page.getByRole("combobox", { name });
+    await list.click();
+    await this.page.locator(`[role="option"][data-value="${value}"]`).click();
+    await expect(list).toHaveAttribute("data-value", value);
   }
   /** What a bar-code scanner does: characters at once, then Enter. */
   async scan(text: string): Promise<void> {
@@ -180,6 +187,40 @@ export class Bench {
         });
     }
     throw new Error(`never came to ${until}`);
+  }
+  /** Follows the plan by taps alone on a screen 768 px high, until the step's title matches. */
+  async followByTouch(until: RegExp): Promise<void> {
+    const { page } = this;
+    for (let i = 0; i < 140; i++) {
+      await expect(page.locator("html[data-ready]")).toHaveCount(1);
+      if (until.test((await this.step.textContent()) ?? "")) return await this.settled();
+      const here = new URL(page.url()).pathname.split("/").at(-1)!;
+      const now = page.locator('nav [data-s="now"]');
+      const wanted = (await now.getAttribute("href", { timeout: 2000 }).catch(() => null))?.split("/").at(-1);
+      if (wanted && wanted !== here) {
+        await now.tap();
+        await page.waitForURL(`**/${wanted}`);
+        await this.ready(wanted);
+        continue;
+      }
+      const at = (await this.plate.boundingBox())!;
+      // Plate and drawing stand side by side, both on screen, and the plate is large enough for a thumb.
+      expect(at.height).toBeGreaterThanOrEqual(44);
+      expect(at.y + at.height).toBeLessThanOrEqual(768);
+      expect((await page.locator(".pane svg").first().boundingBox())!.y).toBeGreaterThanOrEqual(0);
+      const before = await page.locator("html").getAttribute("data-last");
+      await this.plate.tap();
+      await expect(page.locator("html")).not.toHaveAttribute("data-last", before ?? "none");
+    }
+    throw new Error(`never came to ${until}`);
+  }
+  /** Holds a thumb on something for as long as money asks. */
+  async holdByTouch(what: Locator): Promise<void> {
+    const at = (await what.boundingBox())!;
+    const touch = { pointerType: "touch", isPrimary: true, bubbles: true, clientX: at.x + 40, clientY: at.y + 20 };
+    await what.dispatchEvent("pointerdown", touch);
+    await this.page.waitForTimeout(1000);
+    await what.dispatchEvent("pointerup", touch);
   }
   /** Opens a job through the form; with `panel`, goes on until it is found to be the panel. Ends in Triage. */
   async newJob(machine: string, { panel = true } = {}): Promise<string> {

@@ -74,7 +74,7 @@ test("a machine nobody knows: looks, family, template, a screw and a part put in
 
   // How an edge may be entered.
   await page.getByText(/Pry map of the lid/).click();
-  await page.getByLabel("Top edge").selectOption("no");
+  await bench.choose("Top edge", "no");
   await page
     .getByRole("group")
     .filter({ has: page.getByLabel("Top edge") })

@@ -93,6 +93,82 @@ test("an empty shop, an unknown machine, an unknown panel, an unknown seller: to
   }
 });
 
+test("the same by touch alone, on a tablet: every act has a control for a thumb", async ({ browser }, info) => {
+  test.setTimeout(240_000);
+  const shop = await emptyShop(`touch-${info.testId}`);
+  const context = await browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true });
+  const page = await context.newPage();
+  const bench = new Bench(page, shop.url);
+  const tap = async (name: string | RegExp, exact = false) => {
+    const b = page.getByRole("button", { name, exact }).first();
+    await b.scrollIntoViewIfNeeded();
+    expect((await b.boundingBox())!.height, String(name)).toBeGreaterThanOrEqual(44);
+    await b.tap();
+  };
+  const go = async (name: string | RegExp) => page.getByRole("link", { name }).first().tap();
+  // What a keyboard on the screen writes.
+  const write = async (label: string | RegExp, text: string) => {
+    await page.getByLabel(label, { exact: typeof label === "string" }).tap();
+    await page.getByLabel(label, { exact: typeof label === "string" }).fill(text);
+  };
+  try {
+    await page.goto(shop.url);
+    await expect(page.locator("html[data-ready]")).toHaveCount(1);
+    await tap("Not now");
+    await go("Open a job");
+    await page.waitForURL("**/new");
+    await page.waitForLoadState("networkidle");
+    await write("Customer", "Lock keeper");
+    await write("Machine", "Carse Tern 15");
+    await tap(/^Open H-/);
+    await page.waitForURL("**/triage");
+    await bench.ready("triage");
+    const id = new URL(page.url()).pathname.split("/")[2]!;
+    await tap("Cracks in the glass: Yes");
+    await tap("It is the panel", true);
+    await go(/dentify/);
+    await bench.ready("identify");
+    await write("Label text, whole or in part", "CT156UHD-B02");
+    await bench.plate.tap();
+    await expect(bench.step).toHaveText("CT156UHD-B02");
+    await go("Match it next");
+    await bench.ready("match");
+    await write(/^Price/, "129,00");
+    await write("Seller", "Bank Street Panels");
+    await tap("Keep this offer");
+    await expect(page.getByRole("button", { name: "CT156UHD-B02" })).toBeVisible();
+    for (const box of await page.getByRole("group", { name: "Accept what is not known" }).getByRole("checkbox").all())
+      await box.tap();
+    await bench.holdByTouch(bench.plate);
+    await write("Code on the label that came", "CT156UHD-B02");
+    await tap("Check in");
+    await bench.lookAtArrival("tap");
+    await bench.settled();
+    await page.locator('nav a[href$="/plan"]').tap();
+    await bench.ready("plan");
+    await expect(bench.step).toHaveText("No build for this machine");
+    await bench.plate.tap();
+    await page.waitForURL("**/builds/new**");
+    await expect(page.locator("html[data-ready]")).toHaveCount(1);
+    await tap("Start from the template of family C");
+    await page.getByRole("button", { name: "Save", exact: false }).first().tap();
+    await expect(page.getByText(/Saved as version 1/)).toBeVisible();
+    await go(/^Go on with H-/);
+    await page.waitForURL("**/plan");
+    await bench.ready("plan");
+    await expect(bench.plate).toContainText("Take this plan");
+    await bench.plate.tap();
+    await expect(page.getByText("Planned.")).toBeVisible();
+    await bench.followByTouch(/^Job closed$/);
+    const log = await bench.events(id);
+    expect(log.at(-1)?.type).toBe("job.closed");
+    expect(log.length).toBeLessThan(150);
+  } finally {
+    await context.close();
+    await shop.stop();
+  }
+});
+
 test("anything is found from the bench and from a job; Enter opens the first; nothing found is said", async ({ bench, page }) => {
   const id = await bench.job("H-2417", "open");
   await page.goto(bench.url);

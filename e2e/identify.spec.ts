@@ -103,7 +103,7 @@ test.describe("with a port that is silent", () => {
 
 test("only a model, and no panel of it known: open first is followed to the plan", async ({ bench, page }) => {
   await newJob(bench, "Isbrand Pivot 14 Touch");
-  await page.getByRole("combobox", { name: /^Starts on an external screen/ }).selectOption("no");
+  await bench.choose(/^Starts on an external screen/, "no");
   const first = page.locator("[data-way]").first();
   await expect(first).toHaveAttribute("data-way", "label");
   await expect(first).toContainText("Costs least here");

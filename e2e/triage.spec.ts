@@ -21,7 +21,7 @@ test.describe("with a board whose backlight fuse is open", () => {
   test.use({ serverEnv: { HELVANE_METER_SEED: "1" } });
   test("a dark screen ends in: not the panel, measured with the meter in the right power state", async ({ bench, page }) => {
     const id = await bench.job("H-2424", "triage");
-    await page.getByRole("combobox", { name: /^Backlight/ }).selectOption("led");
+    await bench.choose(/^Backlight/, "led");
     // The advice asks for closed tests first; each is answered on the plate by key.
     await page.getByRole("button", { name: "A torch at an angle shows a faint image: Yes" }).click();
     await page.getByRole("button", { name: "Brightness keys change nothing: Yes" }).click();
@@ -106,7 +106,7 @@ test.describe("with a board whose backlight fuse is open", () => {
 
 test("a machine under cover ends in: use the warranty", async ({ bench, page }) => {
   const id = await bench.job("H-2424", "triage");
-  await page.getByRole("combobox", { name: /^Cover/ }).selectOption("yes");
+  await bench.choose(/^Cover/, "yes");
   await expect(page.getByText("Opening may end it. Use the cover, or write down why not.")).toBeVisible();
   await bench.settled();
   // The stop holds the hands until the cover is used or waived with a reason.
@@ -130,7 +130,7 @@ test("a machine under cover ends in: use the warranty", async ({ bench, page }) 
 test("cracked glass goes on to Identify; marks on the drawing are evidence", async ({ bench, page }) => {
   await bench.newJob("Ostrel Kestrel 14", { panel: false });
   await expect(bench.step).toHaveText("What do you see?");
-  await page.getByRole("combobox", { name: /^What happened/ }).selectOption("drop");
+  await bench.choose(/^What happened/, "drop");
   await page.getByRole("button", { name: "Tap on the drawing" }).click();
   await page.locator(".pane svg").click({ position: { x: 300, y: 200 } });
   await expect(bench.step).toContainText("Panel cell");
@@ -150,7 +150,7 @@ test("cracked glass goes on to Identify; marks on the drawing are evidence", asy
 
 test("liquid: nothing wakes the machine until it is recorded as opened, cleaned and dry", async ({ bench, page }) => {
   await bench.job("H-2424", "triage");
-  await page.getByRole("combobox", { name: /^What happened/ }).selectOption("liquid");
+  await bench.choose(/^What happened/, "liquid");
   const box = page.getByRole("form", { name: "Liquid in the machine" });
   await expect(box).toContainText("press no key. Mains out and pack off first");
   await page.getByRole("button", { name: "A torch at an angle shows a faint image: Yes" }).click();
@@ -171,15 +171,15 @@ test("liquid: nothing wakes the machine until it is recorded as opened, cleaned 
 test("condition at intake, with a photo, stands on the hand-over sheet beside what was found", async ({ bench, page }) => {
   const id = await bench.job("H-2417", "triage");
   await page.getByRole("tab", { name: "Condition" }).click();
-  await page.getByRole("combobox", { name: /^What/ }).selectOption("missingFoot");
-  await page.getByRole("combobox", { name: /^Where/ }).selectOption("base");
+  await bench.choose(/^What/, "missingFoot");
+  await bench.choose(/^Where/, "base");
   await page.getByLabel("In words").fill("front left foot gone");
   await page.getByLabel("Photo").setInputFiles("e2e/fixtures/withPosition.jpg");
   await page.getByRole("button", { name: "Record it" }).click();
   await expect(page.getByLabel("Condition recorded")).toContainText("front left foot gone");
   await page.getByLabel("In the customer's own words").fill("Slid off the reading desk");
   await page.getByLabel("Agreed by").fill("Desk 4");
-  await page.getByRole("combobox", { name: /^How the test logs in/ }).selectOption("guest");
+  await bench.choose(/^How the test logs in/, "guest");
   await page.getByRole("button", { name: "Agreed" }).click();
   await expect(page.getByText("Agreed by Desk 4; log in: guest mode.")).toBeVisible();
   await bench.settled();

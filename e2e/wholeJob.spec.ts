@@ -113,28 +113,7 @@ test("family B, the whole job by touch on a 1024 x 768 tablet", async ({ browser
   await page.locator("[data-plate]").first().tap();
   await expect(page.getByText("Planned.")).toBeVisible();
 
-  for (let i = 0; i < 90; i++) {
-    await expect(page.locator("html[data-ready]")).toHaveCount(1);
-    if ((await page.locator("[data-station] h1").textContent()) === "Job closed") break;
-    const here = new URL(page.url()).pathname.split("/").at(-1)!;
-    const now = page.locator('nav [data-s="now"]');
-    const wanted = (await now.getAttribute("href"))?.split("/").at(-1);
-    if (wanted && wanted !== here) {
-      await now.tap();
-      await page.waitForURL(`**/${wanted}`);
-      await expect(page.locator(`[data-station="${wanted}"] h1`)).toBeVisible();
-      continue;
-    }
-    const plate = page.locator("[data-plate]").first();
-    const at = (await plate.boundingBox())!;
-    // Plate and drawing stand side by side, both on screen, and the plate is large enough for a thumb.
-    expect(at.height).toBeGreaterThanOrEqual(44);
-    expect(at.y + at.height).toBeLessThanOrEqual(768);
-    expect((await page.locator(".pane svg").boundingBox())!.y).toBeGreaterThanOrEqual(0);
-    const before = await page.locator("html").getAttribute("data-last");
-    await plate.tap();
-    await expect(page.locator("html")).not.toHaveAttribute("data-last", before ?? "none");
-  }
+  await new Bench(page, server.url).followByTouch(/^Job closed$/);
   await expect(page.locator("[data-station] h1")).toHaveText("Job closed");
   await expect(page.locator("html[data-unsent='0']")).toHaveCount(1);
   const events = (

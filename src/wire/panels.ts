@@ -1,6 +1,5 @@
 import { z } from "zod";
 import type { Panel } from "@/core/panel";
-import { words } from "@/core/quantity/shapes";
 
 /** POST /api/panels/import?name=...: the bytes of a table of panels, `text/csv` or `application/json`, for a dry run. */
 export const PANEL_TABLE_MB = 40;

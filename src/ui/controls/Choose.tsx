@@ -44,7 +44,6 @@ export function Choose<T extends string>(props: ChooseProps<T>) {
       role="combobox"
       aria-expanded={false}
       aria-haspopup="listbox"
-      aria-controls=""
       aria-label={props.label}
       aria-invalid={props.invalid || undefined}
       title={props.title}

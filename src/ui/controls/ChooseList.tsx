@@ -46,7 +46,7 @@ export function ChooseList({
         <Select.Content className="choose-list" position="popper" sideOffset={2} collisionPadding={8}>
           <Select.Viewport nonce={pageNonce()}>
             {options.map(([v, words]) => (
-              <Select.Item key={v} value={v || EMPTY}>
+              <Select.Item key={v} value={v || EMPTY} data-value={v}>
                 <Select.ItemText>{words}</Select.ItemText>
               </Select.Item>
             ))}

@@ -1,10 +1,11 @@
 "use client";
+import dynamic from "next/dynamic";
 import { counting } from "@/core/job";
 import { slipped, stepTimes } from "@/core/teardown";
 import { useBench } from "../job/context";
 
-/** Length of the longest bar, px. */
-const BAR = 190;
+/** The chart is fetched when a job is closed: no other screen carries it. */
+const SlipsChart = dynamic(() => import("./SlipsChart"), { ssr: false });
 
 /** Planned against done, step by step: outline is the plan, solid what it took; what slipped stands first. */
 export function Slips() {
@@ -22,8 +23,7 @@ export function Slips() {
   const slips = slipped(all);
   const rest = [...all].filter((s) => !slips.includes(s)).sort((a, b2) => b2.actual - a.actual);
   const rows = [...slips, ...rest].slice(0, 9);
-  const most = Math.max(...rows.map((r) => Math.max(r.planned, r.actual)));
-  const x = (m: number) => (m / most) * (BAR - 3);
+  const says = `Minutes per step, planned (outline) and done (solid): ${rows.map((r) => `${r.title}, ${r.planned.toFixed(1)} and ${r.actual.toFixed(1)}`).join("; ")}`;
   const sum = (k: "planned" | "actual") => all.reduce((n, s) => n + s[k], 0);
   return (
     <section aria-label="Planned against done">
@@ -37,20 +37,7 @@ export function Slips() {
               .join("; ")}.`
           : "None slipped beyond its spread."}
       </p>
-      <ul className="rows" aria-label="Minutes per step, planned (outline) and done (solid)">
-        {rows.map((r) => (
-          <li key={r.id} style={{ fontSize: 15, alignItems: "center" }}>
-            <span className={slips.includes(r) ? "font-bold" : "text-ink-2"} style={{ width: 190 }}>
-              {r.title}
-            </span>
-            <svg width={BAR} height={18} className="dw" aria-hidden="true">
-              <rect x={1} y={4} width={Math.max(1, x(r.actual))} height={10} className={slips.includes(r) ? "dmgf" : "pf"} />
-              <rect x={1} y={1} width={Math.max(1, x(r.planned))} height={16} className="pen2 sink" />
-            </svg>
-            <em className="mono">{r.actual.toFixed(1)} min</em>
-          </li>
-        ))}
-      </ul>
+      <SlipsChart rows={rows.map((r) => ({ ...r, slipped: slips.includes(r) }))} says={says} />
     </section>
   );
 }

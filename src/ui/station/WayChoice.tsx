@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import type { Machine } from "@/core/catalogue";
 import { EDID_WORKS, variantsOf, WAY_COSTS, type Way, waysAt, wayToKnow } from "@/core/identify";
@@ -12,8 +13,8 @@ const WAY_WORDS: Record<Way, string> = {
   edid: "Read the EDID first",
   label: "Open, read the label first",
 };
-const W = 460;
-const H = 64;
+/** The chart is fetched when it is looked at: its room is kept. */
+const WayChart = dynamic(() => import("./WayChart"), { ssr: false, loading: () => <div style={{ height: 150 }} /> });
 
 const STARTS = [
   ["unknown", "not tried"],
@@ -41,16 +42,11 @@ export function WayChoice({
   );
   const edidWorks = EDID_WORKS[starts];
   const advice = wayToKnow({ variants, repairedBefore: repaired, costs: WAY_COSTS, edidWorks });
-  const lines = Array.from({ length: 41 }, (_, i) => ({ p: i / 40, rows: waysAt(i / 40, { costs: WAY_COSTS, edidWorks }) }));
-  const top = Math.max(...lines.flatMap((l) => l.rows.map((r) => r.totalMinor))) * 1.05;
-  const path = (w: Way) =>
-    lines
-      .map(
-        (l, i) =>
-          `${i ? "L" : "M"}${Math.round(l.p * W)} ${Math.round(H - (l.rows.find((r) => r.way === w)!.totalMinor / top) * H)}`,
-      )
-      .join("");
-  const STYLE: Record<Way, string> = { model: "pen3 sink", edid: "pen2 spart", label: "pen1 sink" };
+  const points = Array.from({ length: 41 }, (_, i) => {
+    const rows = waysAt(i / 40, { costs: WAY_COSTS, edidWorks });
+    const at = (w: Way) => rows.find((r) => r.way === w)!.totalMinor;
+    return { percent: i * 2.5, model: at("model"), edid: at("edid"), label: at("label") };
+  });
   return (
     <section aria-label="Which way to know">
       <ul className="rows dist">
@@ -77,32 +73,13 @@ export function WayChoice({
           </li>
         ))}
       </ul>
-      <svg
-        viewBox={`0 -6 ${W + 4} ${H + 26}`}
-        width="100%"
-        height={H + 32}
-        role="img"
-        aria-label={`Expected cost over the chance of a wrong order, now ${Math.round(advice.p * 100)} percent${advice.breakEven === null ? "" : `, break-even at ${Math.round(advice.breakEven * 100)} percent`}`}
-      >
-        <path d={`M0 ${H}H${W}M0 0V${H}`} className="pen1 sink" />
-        {(["model", "edid", "label"] as const).map((w) => (
-          <path
-            key={w}
-            d={path(w)}
-            className={STYLE[w]}
-            fill="none"
-            strokeDasharray={w === "edid" ? "9 4" : w === "label" ? "2 3" : undefined}
-          />
-        ))}
-        <path d={`M${advice.p * W} 0V${H}`} className="hl" strokeWidth={9} opacity={0.8} />
-        {advice.breakEven !== null && <path d={`M${advice.breakEven * W} -4V${H}`} className="pks" strokeDasharray="3 2" />}
-        {[0, 0.25, 0.5, 0.75, 1].map((x) => (
-          <text key={x} x={x * W} y={H + 16} className="t14 mono i3" textAnchor={x === 0 ? "start" : x === 1 ? "end" : "middle"}>
-            {Math.round(x * 100)}
-            {x === 1 ? " %" : ""}
-          </text>
-        ))}
-      </svg>
+      <WayChart
+        points={points}
+        percentNow={advice.p * 100}
+        breakEven={advice.breakEven === null ? null : advice.breakEven * 100}
+        currency={currency}
+        says={`Expected cost over the chance of a wrong order, now ${Math.round(advice.p * 100)} percent${advice.breakEven === null ? "" : `, break-even at ${Math.round(advice.breakEven * 100)} percent`}`}
+      />
       <p className="q">
         Chance that an order by model is wrong: {Math.round(advice.p * 100)} %, of it {Math.round(advice.unseen * 100)} for a
         panel never seen here.
