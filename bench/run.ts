@@ -13,6 +13,19 @@ rmSync(".bench", { recursive: true, force: true });
 mkdirSync(".bench", { recursive: true });
 console.log(`Node ${process.version}, ${new Date().toISOString()}. Absolute times are this machine's; ratios travel.\n`);
 const only = process.argv[2];
+if (only === "screens") {
+  const { spawnSync } = await import("node:child_process");
+  const env = { ...process.env, HELVANE_ALL_WIDTHS: "1" };
+  const args = [
+    "node_modules/@playwright/test/cli.js",
+    "test",
+    "axe.spec.ts",
+    "layout.spec.ts",
+    "--reporter=list",
+    "--retries=0",
+  ];
+  process.exit(spawnSync(process.execPath, args, { env, stdio: "inherit" }).status ?? 1);
+}
 if (only === "reliability" || only === "fuzz") {
   if (only === "fuzz") await benchFuzz();
   else await benchReliability(process.argv[3]);

@@ -10,23 +10,40 @@ function wholeJob(family: "B" | "C"): readonly JobEvent[] {
   return b.events;
 }
 
+/** Adds open jobs: whole jobs cut off somewhere on their way, so that every shelf has some. */
+export async function addOpenJobs(file: string, count: number): Promise<number> {
+  return addJobs(file, count, (log, i) => log.slice(0, 3 + Math.floor((((i * 37) % 100) / 100) * (log.length - 4))), 20_000);
+}
+
 /** Adds closed jobs to a database that has the demo scenario: copies of whole jobs under ids and numbers of their own. */
 export async function addClosedJobs(file: string, count: number): Promise<number> {
+  return addJobs(file, count, (log) => log, 10_000);
+}
+
+async function addJobs(
+  file: string,
+  count: number,
+  part: (log: readonly JobEvent[], i: number) => readonly JobEvent[],
+  firstNumber: number,
+): Promise<number> {
   const c = openConnection(file);
   await migrate(c);
   const logs = { B: wholeJob("B"), C: wholeJob("C") };
   let n = 0;
   const id = () => {
     n += 1;
-    return makeEventId(1_760_000_000_000 + n, new Uint8Array([n >> 24, n >> 16, n >> 8, n, 7, 7, 7, 7, 7, 7]));
+    return makeEventId(
+      1_760_000_000_000 + firstNumber * 1_000_000 + n,
+      new Uint8Array([n >> 24, n >> 16, n >> 8, n, 7, 7, 7, 7, 7, 7]),
+    );
   };
   let total = 0;
   await c.db.transaction().execute(async (trx) => {
     for (let i = 0; i < count; i++) {
       const jobId = id();
-      for (const e of logs[i % 2 ? "B" : "C"]) {
+      for (const e of part(logs[i % 2 ? "B" : "C"], i)) {
         const payload =
-          e.type === "job.opened" ? { ...e.payload, number: `H-${10_000 + i}`, customer: `Reader ${i}` } : e.payload;
+          e.type === "job.opened" ? { ...e.payload, number: `H-${firstNumber + i}`, customer: `Reader ${i}` } : e.payload;
         const own = Object.values(payload).filter((v): v is string => typeof v === "string" && v in snapshots);
         await insertEvent(
           trx,

@@ -22,12 +22,22 @@ const PAGES = [
   "/nowhere",
 ];
 
+/** One width in `npm test`, for time; all four in `npm run bench -- screens`. */
+const WIDTHS = process.env.HELVANE_ALL_WIDTHS ? [390, 1024, 1920, 1280] : [1280];
+if (WIDTHS.length > 1) test.setTimeout(1_200_000);
+
 /** What axe finds against WCAG 2.2 A and AA, gathered over the screens looked at. Dim is the same page in other colours. */
 async function looker(bench: Bench, theme: "light" | "dim") {
   const { page } = bench;
   await page.context().addCookies([{ name: "helvane-theme", value: theme, url: bench.url }]);
   const found: string[] = [];
   const look = async (name: string) => {
+    for (const width of WIDTHS) {
+      if (WIDTHS.length > 1) await page.setViewportSize({ width, height: width < 500 ? 844 : 800 });
+      await lookOnce(WIDTHS.length > 1 ? `${width} ${name}` : name);
+    }
+  };
+  const lookOnce = async (name: string) => {
     const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] });
     const r = await (theme === "dim"
       ? axe.withRules(["color-contrast", "link-in-text-block"])
@@ -94,7 +104,7 @@ async function onTheWay(bench: Bench, look: (name: string) => Promise<void>, far
 }
 
 test("axe finds no violation on any page of the desk", async ({ bench, page }) => {
-  test.setTimeout(120_000);
+  if (WIDTHS.length === 1) test.setTimeout(120_000);
   const { found, look } = await looker(bench, "light");
   await desk(bench, look, PAGES);
   await page.goto(`${bench.url}/builds/ostrel-kestrel-14`);
@@ -108,7 +118,7 @@ test("axe finds no violation on any page of the desk", async ({ bench, page }) =
 });
 
 test("axe finds no violation at any station", async ({ bench, page }) => {
-  test.setTimeout(150_000);
+  if (WIDTHS.length === 1) test.setTimeout(150_000);
   const { found, look } = await looker(bench, "light");
   const id = await stations(bench, look, "H-2417");
   await bench.station(id, "triage");
@@ -121,14 +131,14 @@ test("axe finds no violation at any station", async ({ bench, page }) => {
 });
 
 test("axe finds no violation in dialogs and on the way through a job", async ({ bench }) => {
-  test.setTimeout(150_000);
+  if (WIDTHS.length === 1) test.setTimeout(150_000);
   const { found, look } = await looker(bench, "light");
   await onTheWay(bench, look, true);
   expect(found).toEqual([]);
 });
 
 test("axe finds every text readable in dim, at the desk, at the stations and in dialogs", async ({ bench }) => {
-  test.setTimeout(150_000);
+  if (WIDTHS.length === 1) test.setTimeout(150_000);
   const { found, look } = await looker(bench, "dim");
   await desk(bench, look, ["/", "/builds/new", "/builds/ostrel-kestrel-14", "/panels/gv140fhb-k36", "/settings"]);
   await stations(bench, look, "H-2419");

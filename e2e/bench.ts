@@ -220,7 +220,8 @@ export class Bench {
     const touch = { pointerType: "touch", isPrimary: true, bubbles: true, clientX: at.x + 40, clientY: at.y + 20 };
     await what.dispatchEvent("pointerdown", touch);
     await this.page.waitForTimeout(1000);
-    await what.dispatchEvent("pointerup", touch);
+    // Held long enough, it has gone already.
+    await what.dispatchEvent("pointerup", touch, { timeout: 500 }).catch(() => {});
   }
   /** Opens a job through the form; with `panel`, goes on until it is found to be the panel. Ends in Triage. */
   async newJob(machine: string, { panel = true } = {}): Promise<string> {

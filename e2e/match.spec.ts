@@ -25,7 +25,7 @@ const hold = async (page: Page) => {
 test("arrival check that ends in a return: cracked, with a photo, counted in the seller's record", async ({ bench, page }) => {
   test.setTimeout(60_000);
   const id = await ordered({ bench, page });
-  await expect(page.getByRole("list", { name: "Sellers" }).getByText("no order of ours yet").first()).toBeVisible();
+  await expect(page.getByRole("radiogroup", { name: "Seller" }).getByText("no order of ours yet").first()).toBeVisible();
   await expect(page.getByText(/Guarantee 90 days from arrival/)).toBeVisible();
   await page.getByRole("checkbox", { name: /Contacts face/ }).check();
   await page.getByRole("checkbox", { name: /order foam shim/ }).uncheck();

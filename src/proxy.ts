@@ -49,9 +49,9 @@ export async function proxy(req: NextRequest): Promise<NextResponse> {
     if (site && site !== "same-origin" && site !== "none") return say(403, "A write from another site is refused.");
     if (
       req.method !== "DELETE" &&
-      !/^(application\/json|application\/zip|image\/(jpeg|png|webp))\b/i.test(req.headers.get("content-type") ?? "")
+      !/^(application\/json|application\/zip|text\/csv|image\/(jpeg|png|webp))\b/i.test(req.headers.get("content-type") ?? "")
     )
-      return say(415, "Only JSON, zip or a picture is taken here.");
+      return say(415, "Only JSON, zip, a CSV table or a picture is taken here.");
   }
   if (lan && !OPEN.some((p) => p.test(path)) && !(await sessionHolds(req.cookies.get(SESSION_COOKIE)?.value))) {
     if (path.startsWith("/api/")) return say(401, "This device is not let in. Open the bench address and type the passcode.");

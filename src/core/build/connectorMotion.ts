@@ -66,5 +66,12 @@ export const CONNECTOR_MOTION: Record<Connector["kind"], ConnectorMotion> = {
     homeWhen: "Head flat",
     arrow: "lift",
   },
+  bayPack: {
+    name: "pack in a bay",
+    out: "Slide the lock, draw the pack out of its bay",
+    in: "Slide the pack into its bay until the lock snaps",
+    homeWhen: "Lock snapped, pack flush with the case",
+    arrow: "draw",
+  },
   lampLead: { name: "lamp lead", out: "Pull the plug, not the wires", in: "Push in", homeWhen: "Latched", arrow: "draw" },
 };

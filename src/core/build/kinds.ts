@@ -12,6 +12,7 @@ export const CONNECTOR_KINDS = [
   "vertical",
   "coaxStud",
   "lampLead",
+  "bayPack",
 ] as const;
 export const VIEWS = ["lid", "base"] as const;
 export const EDGES = ["left", "right", "top", "bottom"] as const;
@@ -35,7 +36,18 @@ export const SUBJECT_WORDS: Readonly<Record<(typeof SUBJECTS)[number], string>> 
   lidAssembly: "lid assembly",
   cell: "cell",
 };
-export const SERVES = ["picture", "camera", "wireless", "battery", "lidSensor", "keyboard", "touch", "speaker", "other"] as const;
+export const SERVES = [
+  "picture",
+  "camera",
+  "wireless",
+  "battery",
+  "lidSensor",
+  "keyboard",
+  "touch",
+  "speaker",
+  "power",
+  "other",
+] as const;
 export const HELD_BY = ["clips", "tape", "glue", "hook", "screws"] as const;
 /** What can be found at the bench that a build does not know. */
 export const FIND_KINDS = ["hiddenScrew", "extraCable", "glue", "part"] as const;

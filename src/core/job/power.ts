@@ -92,3 +92,15 @@ export function isolatedFor(v: JobView, gate: string): Answer {
   const power = powerOf(v);
   return power.isolated ? null : no(gate, `Not isolated. Still to do: ${listed(power.missing)}.`);
 }
+
+/**
+ * No supply on a machine whose new panel is only half connected, from the mains or from the pack.
+ * @example mayFeed(view) // null
+ */
+export function mayFeed(v: JobView): Answer {
+  const s = v.state;
+  const half = buildOf(v)?.subjectConnectors.some((c) => s.connectors[c.id] === "off") ?? false;
+  return s.subject === "out" && s.looseTest === null && half
+    ? no("bench", "The new panel's connectors are not on: no mains yet, and no pack.")
+    : null;
+}

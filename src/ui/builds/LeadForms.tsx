@@ -26,6 +26,7 @@ const SERVES_WORDS: Record<Connector["serves"], string> = {
   keyboard: "keyboard",
   touch: "touch",
   speaker: "speaker",
+  power: "power supply",
   other: "other",
 };
 

@@ -21,6 +21,7 @@ const HALF_IN: Readonly<Record<Kind, string>> = {
   vertical: "one side up",
   coaxStud: "the head stands askew",
   lampLead: "the latch not over",
+  bayPack: "a gap at the case, lock not over",
 };
 
 const Arrow = ({ x, y, dx = 0, dy = 0 }: { x: number; y: number; dx?: number; dy?: number }) => {
@@ -106,6 +107,22 @@ function Plan({ kind, home }: { kind: Kind; home: boolean }) {
   );
 }
 
+/** The base from below at one corner: the bay, the pack coming from the edge, the sliding lock above the seam. */
+function Bay({ home }: { home: boolean }) {
+  const g = home ? 0 : GAP + 3;
+  return (
+    <>
+      <path d={`M24 ${SEAM}V104H212V${SEAM}`} fill="none" stroke="var(--ink)" strokeWidth={2.4} />
+      <rect x={24} y={SEAM} width={188} height={42} fill="var(--mat-50)" />
+      <rect x={44} y={8} width={148} height={SEAM - 8} fill="url(#hMetal)" stroke="var(--ink)" strokeWidth={1.4} />
+      <rect x={50} y={SEAM + g} width={136} height={36 - g} fill="var(--part)" />
+      {g > 0 && <rect x={50} y={SEAM} width={136} height={g} fill="var(--stop)" />}
+      <rect x={home ? 128 : 76} y={SEAM - 24} width={36} height={14} fill="var(--ink)" />
+      <path d={`M76 ${SEAM - 6}H164`} stroke="var(--ink)" strokeWidth={1.4} fill="none" />
+    </>
+  );
+}
+
 /** Seen from the side: the board, the socket on it, what goes in or over it. */
 function Section({ kind, home }: { kind: Kind; home: boolean }) {
   if (kind === "flipLatch" || kind === "leverRibbon") {
@@ -154,7 +171,7 @@ function Picture({ kind, home, x, arrows }: { kind: Kind; home: boolean; x: numb
   const side = FROM_SIDE.includes(kind);
   return (
     <g transform={`translate(${x} 0)`}>
-      {side ? <Section kind={kind} home={home} /> : <Plan kind={kind} home={home} />}
+      {side ? <Section kind={kind} home={home} /> : kind === "bayPack" ? <Bay home={home} /> : <Plan kind={kind} home={home} />}
       {arrows}
     </g>
   );

@@ -1,19 +1,9 @@
 import { listed } from "../../quantity";
-import { type Answer, no } from "../answer";
+import { no } from "../answer";
 import { placeOf } from "../clock";
-import { buildOf, type JobView } from "../derived";
-import { endIsolation, packCut, powerOf, stopWithoutSupply, wake } from "../power";
+import { endIsolation, mayFeed, packCut, powerOf, stopWithoutSupply, wake } from "../power";
 import type { RulesOf } from "../rule";
 import type { benchPayloads } from "./payloads";
-
-/** No mains on a machine whose new panel is only half connected. */
-function mayFeed(v: JobView): Answer {
-  const s = v.state;
-  const half = buildOf(v)?.subjectConnectors.some((c) => s.connectors[c.id] === "off") ?? false;
-  return s.subject === "out" && s.looseTest === null && half
-    ? no("bench", "The new panel's connectors are not on: no mains yet.")
-    : null;
-}
 
 export const benchRules = {
   "bench.shutDown": {
@@ -80,6 +70,7 @@ export const benchRules = {
     name: "a start",
     on: "power",
     powers: true,
+    // Seen to start although nothing should feed it: that is taken down, and ends isolation.
     may: (_, v) => mayFeed(v),
     apply: (s, _, { e }) => {
       wake(s);

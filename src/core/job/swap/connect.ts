@@ -1,9 +1,9 @@
 import { NOT_BY_EYE } from "../../panel";
 import { listed } from "../../quantity";
 import { type Answer, no } from "../answer";
-import { arrivalStatus, buildOf, candidateOf, fitOf, type JobView } from "../derived";
+import { arrivalStatus, buildOf, candidateOf, fitOf, type JobView, passStatus } from "../derived";
 import { ARRIVAL_WORDS } from "../match/arrivalWords";
-import { isolatedFor } from "../power";
+import { isolatedFor, mayFeed } from "../power";
 import { breachClear, safetyClear } from "../stops";
 
 /**
@@ -45,8 +45,11 @@ export function mayConnect(v: JobView, connector: string): Answer {
   if (c.joins[0] === b.subject.id && v.state.subject !== "in") return mayConnectPanel(v, connector);
   if (c.powerPoint) {
     if (v.state.bench.mains !== "out") return no(gate, "Take the mains out before the battery plug goes home.");
+    const half = mayFeed(v);
+    if (half) return half;
     const gone = b.build.connectors.filter((x) => !x.powerPoint && v.state.connectors[x.id] === "off");
-    if (gone.length && v.state.subject !== "out")
+    // For a start in between it goes on with leads still off: nothing is touched until it is open again.
+    if (gone.length && v.state.subject !== "out" && passStatus(v, "open").complete)
       return no(gate, `The battery plug goes home last: ${listed(gone.map((x) => x.name.toLowerCase()))} still off.`);
     return null;
   }

@@ -20,6 +20,8 @@ function mayTestLoose(v: JobView, b: BuildIndex, p: Payload<"swap.looseTested">)
     return no(gate, s.subject === "in" ? "The old panel is still in." : "The panel is seated: a loose test comes before.");
   if (off.length || !Object.keys(s.connectors).some((c) => b.subjectConnectors.some((x) => x.id === c)))
     return no(gate, `${listed(off.map((c) => c.name))} still off.`);
+  const dark = b.build.connectors.filter((c) => (c.serves === "picture" || c.serves === "power") && s.connectors[c.id] === "off");
+  if (dark.length) return no(gate, `No picture can come: ${listed(dark.map((c) => c.name.toLowerCase()))} off.`);
   if (p.supply !== "battery" && s.bench.mains !== "in") return no(gate, "No supply: put the mains in first.");
   if (p.supply === "mains") return null;
   const open = b.powerPoints.filter((c) => s.connectors[c.id] === "off");

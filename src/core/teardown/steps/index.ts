@@ -15,6 +15,8 @@ import { linerPull } from "./linerPull";
 import { looseTest } from "./looseTest";
 import { mainsIn } from "./mainsIn";
 import { mainsOut } from "./mainsOut";
+import { packOff } from "./packOff";
+import { packOn } from "./packOn";
 import { partBack } from "./partBack";
 import { partFold } from "./partFold";
 import { partOut } from "./partOut";
@@ -29,6 +31,7 @@ import { screwsTighten } from "./screwsTighten";
 import { seams } from "./seams";
 import { seat } from "./seat";
 import { shutDown } from "./shutDown";
+import { start } from "./start";
 import { tapeLay } from "./tapeLay";
 import { tapeOut } from "./tapeOut";
 import { tether } from "./tether";
@@ -38,6 +41,7 @@ import { transplant } from "./transplant";
 export const STEPS = {
   shutDown,
   mainsOut,
+  packOff,
   batteryOff,
   drain,
   screwsOut,
@@ -49,7 +53,9 @@ export const STEPS = {
   tether,
   transplant,
   change,
+  packOn,
   cableOn,
+  start,
   mainsIn,
   looseTest,
   tapeLay,

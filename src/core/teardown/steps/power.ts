@@ -1,4 +1,6 @@
+import { type BuildIndex, CONNECTOR_MOTION } from "../../build";
 import { looseTestMissing, passStatus, powerOf, seated } from "../../job";
+import { listed } from "../../quantity";
 import { cutList } from "../../tape";
 import type { AtStep, Moment, Planned, StepStation } from "../step";
 
@@ -25,6 +27,33 @@ export const onAt = ({ s }: Moment): string | null => {
   if (s.subject === "in") return null;
   return s.subject === "out" ? "test" : s.close.angleDeg === null && !s.bond.frontFilmOff ? "prove" : "closed";
 };
+
+/** The power points of a machine as a step speaks of them; `feed` where the pack is put on for a test. */
+export interface PackPoints {
+  feed: boolean;
+  words: string;
+  how: { in: string; out: string };
+  minutes: number;
+}
+
+/**
+ * Whether a start is fed by the pack through power points that were opened for isolation, and what they are called.
+ * @example pointsOf(b).feed // false
+ */
+export function pointsOf(b: BuildIndex): PackPoints {
+  const { isolation } = b.build;
+  const names = b.powerPoints.map((c) => c.name);
+  const kinds = [...new Set(b.powerPoints.map((c) => c.kind))];
+  return {
+    feed: isolation.by === "powerPoints" && isolation.testSupply !== "mains" && names.length > 0,
+    words: names.length ? listed(names.map((n, i) => (i ? n.toLowerCase() : n))) : "Pack",
+    how: {
+      in: kinds.map((k) => `${CONNECTOR_MOTION[k].in}. Home when: ${CONNECTOR_MOTION[k].homeWhen.toLowerCase()}.`).join(" "),
+      out: kinds.map((k) => `${CONNECTOR_MOTION[k].out}.`).join(" "),
+    },
+    minutes: b.powerPoints.reduce((n, c) => n + c.minutes, 0),
+  };
+}
 
 /** Parts still away or plugs still off: hands go into the machine once more before it is closed. */
 function handsLeft(v: AtStep): boolean {

@@ -1,4 +1,5 @@
 import { stepId } from "../step";
+import { lastFed } from "./power";
 import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
 
 /**
@@ -15,7 +16,7 @@ export function bond(ask: WayInAsk): Source {
       say.before(stepId("looseTest"), id, "a panel that shows no picture asks for no change");
       say.before(id, firstOfBond(ask), "it is done with the new panel loose beside the lid");
     } else {
-      say.before(stepId("mainsIn", "closed"), id, "it needs the machine running");
+      say.before(lastFed(ask, "closed"), id, "it needs the machine running");
       say.before(id, stepId("proveClosed"), "the closed pass looks at what was changed");
     }
   }

@@ -1,5 +1,29 @@
 import { type StepKind, stepId } from "../step";
+import { pointsOf } from "../steps/power";
 import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
+
+/** The three starts of a job. */
+export type Start = "test" | "prove" | "closed";
+
+/**
+ * What feeds a start, in order: the pack's plugs, the mains, or a start on the battery alone. Only what the supply needs; the
+ * closed pass finds the pack at home.
+ * @example feeding(ask, "test") // [["mainsIn", "test"]]
+ */
+export function feeding({ b, build }: WayInAsk, tag: Start): [StepKind, Start][] {
+  const { feed } = pointsOf(b);
+  // Battery-off mode ends by mains: there it is the mains that wakes the battery.
+  const alone = feed && build.isolation.testSupply === "battery";
+  return [
+    ...(feed && tag !== "closed" ? ([["packOn", tag]] as [StepKind, Start][]) : []),
+    ...(!alone ? ([["mainsIn", tag]] as [StepKind, Start][]) : tag === "test" ? [] : ([["start", tag]] as [StepKind, Start][])),
+  ];
+}
+
+/** The first step that brings power for a start, by id. @example firstFed(ask, "test") // "mainsIn:test" */
+export const firstFed = (ask: WayInAsk, tag: Start): string => stepId(...feeding(ask, tag)[0]!);
+/** The step after which it runs. @example lastFed(ask, "closed") // "mainsIn:closed" */
+export const lastFed = (ask: WayInAsk, tag: Start): string => stepId(...feeding(ask, tag).at(-1)!);
 
 /**
  * Power: fed for the test and both passes, and isolated again each time before hands go in.
@@ -7,8 +31,12 @@ import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
  */
 export function power(ask: WayInAsk): Source {
   const say = new Says(ask);
-  const fed = say.step("mainsIn", "test");
-  say.before(fed, stepId("looseTest"), "a test needs a supply");
+  const fed = (tag: Start) => {
+    const ids = feeding(ask, tag).map(([k, t]) => say.step(k, t));
+    say.chain(ids, "the pack is on before the mains goes in");
+    return { first: ids[0]!, last: ids.at(-1)! };
+  };
+  say.before(fed("test").last, stepId("looseTest"), "a test needs a supply");
   offAgain(
     say,
     "bond",
@@ -16,20 +44,27 @@ export function power(ask: WayInAsk): Source {
     firstOfBond(ask),
     "a test ends isolation: liners and films wait until it is isolated again",
   );
-  const open = say.step("mainsIn", "prove");
-  for (const s of ask.settled) say.before(s, open, "it is looked at once it is fixed in its place");
-  say.before(open, stepId("proveOpen"), "a check needs a supply");
+  const open = fed("prove");
+  for (const s of ask.settled) say.before(s, open.first, "it is looked at once it is fixed in its place");
+  say.before(open.last, stepId("proveOpen"), "a check needs a supply");
   offAgain(say, "close", stepId("proveOpen"), stepId("frontFilmOff"), "nothing is pressed or screwed under power");
-  const closed = say.step("mainsIn", "closed");
-  say.before(stepId("angle"), closed, "it is started once it is whole");
-  say.before(closed, stepId("proveClosed"), "a check needs a supply");
+  const closed = fed("closed");
+  say.before(stepId("angle"), closed.first, "it is started once it is whole");
+  say.before(closed.last, stepId("proveClosed"), "a check needs a supply");
   return say;
 }
 
-/** Shut down, mains out, battery off where the firmware does it, drained: between what ended isolation and what needs it. */
+/** Shut down, mains out, pack off, drained: between what ended isolation and what needs it. Only what the supply had put in. */
 function offAgain(say: Says, tag: string, after: string, then: string, why: string): void {
-  const mode: StepKind[] = say.ask.build.isolation.by === "batteryOffMode" ? ["batteryOff"] : [];
-  const kinds: StepKind[] = ["shutDown", "mainsOut", ...mode, "drain"];
+  const { b, build } = say.ask;
+  const { feed } = pointsOf(b);
+  const kinds: StepKind[] = [
+    "shutDown",
+    ...(feed && build.isolation.testSupply === "battery" ? [] : ["mainsOut" as const]),
+    ...(feed ? ["packOff" as const] : []),
+    ...(build.isolation.by === "batteryOffMode" ? ["batteryOff" as const] : []),
+    "drain",
+  ];
   const ids = kinds.map((k) => say.step(k, tag));
   say.chain(ids, "power comes off in this order");
   say.before(after, ids[0]!, "it runs until it is shut down again");

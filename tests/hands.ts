@@ -1,0 +1,329 @@
+import type { Build } from "@/core/build";
+import type { JobEvent } from "@/core/job";
+
+/**
+ * Two hands at a machine. It is told what is done, act by act, and says what a hand could not have done: what cannot be reached,
+ * what is still held, what has no supply, what is touched under voltage, what lies the wrong way round. It reads the build and
+ * the acts and knows nothing of plans, steps, gates or states.
+ */
+export class Hands {
+  /** What was impossible or harmful, in words; empty for a sound job. */
+  readonly wrong: string[] = [];
+  private readonly out = new Set<string>();
+  private readonly folded = new Set<string>();
+  private readonly off = new Set<string>();
+  private readonly screw = new Map<string, "out" | "loose">();
+  private readonly tapeOut = new Set<string>();
+  private readonly laid = new Set<string>();
+  private readonly tethered = new Set<string>();
+  private mains: "in" | "out" = "in";
+  private running = true;
+  private modeOff = false;
+  private charged = true;
+  private subject: "old" | "none" | "seated" = "old";
+  private backFilm = true;
+  private pressed = false;
+  private tested: boolean = false;
+  private proven = 0;
+
+  constructor(private readonly b: Build) {}
+
+  /** Runs a whole log. */
+  run(events: readonly JobEvent[]): this {
+    for (const e of events) this.act(e);
+    return this;
+  }
+
+  private say(e: { type: string }, about: string, words: string): void {
+    this.wrong.push(`${e.type} ${about}: ${words}`);
+  }
+  private get points() {
+    return this.b.connectors.filter((c) => c.powerPoint);
+  }
+  /** The pack reaches the board. */
+  private get packOn(): boolean {
+    if (this.modeOff) return false;
+    return this.b.isolation.by === "batteryOffMode" || this.points.length === 0 || this.points.every((c) => !this.off.has(c.id));
+  }
+  /** Some of the pack's voltage lies on a plug. */
+  private get packAnywhere(): boolean {
+    if (this.b.isolation.by === "batteryOffMode") return !this.modeOff;
+    return this.points.length === 0 || this.points.some((c) => !this.off.has(c.id));
+  }
+  private get voltage(): boolean {
+    return this.mains === "in" || this.packAnywhere || this.charged;
+  }
+  /** What lies on the thing: not moved out of the way. */
+  private over(under: readonly string[], self = ""): string[] {
+    return under.filter(
+      (u) => u !== self && (u === this.b.subject.part ? this.subject !== "none" : !this.out.has(u) && !this.folded.has(u)),
+    );
+  }
+  private powerLost(): void {
+    if (this.mains === "out" && !this.packOn) this.running = false;
+  }
+  private fed(supply: "mains" | "battery" | "mainsAndBattery"): string | null {
+    if (supply !== "battery" && this.mains === "out") return "no mains in";
+    if (supply !== "mains" && !this.packOn) return "the pack is not on";
+    return null;
+  }
+  /** The picture's and the power's way from board to panel, both ends of each lead. */
+  private openLeads(): string[] {
+    const serves = new Set<string>(["picture", "power"]);
+    return this.b.connectors
+      .filter((c) => (serves.has(c.serves) || c.joins[0] === this.b.subject.part) && this.off.has(c.id))
+      .map((c) => c.id);
+  }
+
+  private act(e: JobEvent): void {
+    const { b } = this;
+    const p = e.payload as Record<string, never> & Record<string, string>;
+    const say = (about: string, words: string) => this.say(e, about, words);
+    switch (e.type) {
+      case "bench.shutDown":
+        this.running = false;
+        return;
+      case "bench.mainsOut":
+        if (this.running && !this.packOn) say("", "it loses power while it runs");
+        this.mains = "out";
+        this.powerLost();
+        return;
+      case "bench.mainsIn":
+        if (this.subject === "none" && !this.tested && this.halfConnected()) say("", "power on a half-connected panel");
+        this.mains = "in";
+        this.modeOff = false;
+        this.charged = true;
+        if (b.isolation.startsWhenAttached) this.running = true;
+        return;
+      case "bench.batteryOff":
+        if (b.isolation.by !== "batteryOffMode") say("", "this machine has no such mode");
+        if (this.running || this.mains === "in") say("", "the mode needs it off and the mains out");
+        this.modeOff = true;
+        return;
+      case "bench.drained":
+        if (this.running || this.mains === "in" || this.packAnywhere) say("", "nothing drains while something feeds");
+        this.charged = false;
+        return;
+      case "bench.started":
+        if (this.mains === "out" && !this.packOn) say("", "it cannot start: nothing feeds it");
+        this.running = true;
+        this.modeOff = false;
+        this.charged = true;
+        return;
+      case "open.screwOut":
+      case "open.screwLoosened":
+        this.unscrew(e, [p.screw!], e.type === "open.screwLoosened");
+        return;
+      case "open.screwsOutTogether":
+        this.unscrew(e, (e.payload as unknown as { screws: string[] }).screws, false);
+        return;
+      case "open.tapeOut": {
+        const t = b.tapes.find((x) => x.id === p.tape)!;
+        const on = this.over(t.under, t.holds);
+        if (on.length) say(t.id, `${on.join(", ")} lies over it`);
+        this.tapeOut.add(t.id);
+        return;
+      }
+      case "open.tethered":
+        this.tethered.add(p.option!);
+        return;
+      case "open.partFolded":
+        this.free(e, p.part!, true);
+        this.folded.add(p.part!);
+        return;
+      case "open.partOut":
+        this.free(e, p.part!, false);
+        this.folded.delete(p.part!);
+        if (p.part === b.subject.part) this.subject = "none";
+        else this.out.add(p.part!);
+        return;
+      case "swap.cableDisconnected":
+        this.unplug(e, p.connector!);
+        return;
+      case "swap.cableConnected":
+        this.plug(e, p.connector!);
+        return;
+      case "swap.looseTested": {
+        if (this.subject !== "none") say("", "the panel is not loose");
+        const none = this.fed(p.supply as never);
+        if (none) say("", `no supply: ${none}`);
+        const open = this.openLeads();
+        if (open.length) say("", `no picture can come: ${open.join(", ")} off`);
+        this.tested = true;
+        this.running = true;
+        this.charged = true;
+        this.modeOff = false;
+        return;
+      }
+      case "bond.linerPulled":
+        if (!this.tested) say(p.piece!, "a liner is off before the panel was tried");
+        if (this.voltage) say(p.piece!, "under voltage");
+        return;
+      case "bond.tapeLaid":
+        this.laid.add(p.piece!);
+        return;
+      case "bond.filmOff":
+        if (p.film === "back") this.backFilm = false;
+        return;
+      case "bond.panelSeated": {
+        if (this.subject !== "none") say("", "there is one in it");
+        if (this.voltage) say("", "under voltage");
+        if (this.backFilm) say("", "its film is still on the back");
+        const shut = b.connectors.filter((c) => this.off.has(c.id) && this.hiddenBySeat(c)).map((c) => c.id);
+        if (shut.length) say("", `${shut.join(", ")} can never be put on again`);
+        this.subject = "seated";
+        return;
+      }
+      case "bond.pressed":
+        this.pressed = true;
+        if (this.subject !== "seated") say("", "nothing lies there to press");
+        return;
+      case "prove.checkDone":
+        if (this.mains === "out" && !this.packOn) say(p.check!, "nothing feeds it");
+        if (this.openLeads().length) say(p.check!, `${this.openLeads().join(", ")} off`);
+        this.running = true;
+        this.charged = true;
+        this.modeOff = false;
+        this.proven += 1;
+        return;
+      case "close.partBack":
+        this.putBack(e, p.part!);
+        return;
+      case "close.screwBack":
+      case "close.screwTightened":
+        this.screwIn(e, [p.screw!]);
+        return;
+      case "close.screwsBackTogether":
+        this.screwIn(e, (e.payload as unknown as { screws: string[] }).screws);
+        return;
+      case "close.handedOver":
+        this.leaves(e);
+        return;
+      default:
+    }
+  }
+
+  private inTheWay(part: string, of = this.b.subject.part, depth = 0): boolean {
+    const p = this.b.parts.find((x) => x.id === of);
+    if (!p || depth > 40) return false;
+    if (this.b.parts.find((x) => x.id === part)?.role === "lid") return true;
+    const away = [...p.blockedBy, ...p.either.flatMap((e) => e.options.flatMap((o) => o.free))];
+    return away.some((x) => x === part || this.inTheWay(part, x, depth + 1));
+  }
+  /** The build itself puts it before the test or the seating: it is held beside, or located first. */
+  private saidFirst(id: string): boolean {
+    return this.b.wayIn.some((w) => w.first === id && (w.next === "seat" || w.next === "looseTest" || this.saidFirst(w.next)));
+  }
+  private halfConnected(): boolean {
+    const own = this.b.connectors.filter((c) => c.joins[0] === this.b.subject.part);
+    return own.some((c) => this.off.has(c.id)) && own.some((c) => !this.off.has(c.id));
+  }
+  /** Out of a hand's reach over a seated panel. */
+  private hiddenBySeat(c: Build["connectors"][number]): boolean {
+    return !c.reachableWhenSeated || c.under.includes(this.b.subject.part);
+  }
+  private group(screw: string) {
+    return this.b.screwGroups.find((g) => g.screws.some((s) => s.id === screw))!;
+  }
+  private unscrew(e: JobEvent, screws: readonly string[], loose: boolean): void {
+    for (const s of screws) {
+      const g = this.group(s);
+      const on = this.over(g.under);
+      if (on.length) this.say(e, s, `${on.join(", ")} lies over it`);
+      if (g.loosenOnly !== loose) this.say(e, s, "this one is only loosened, or has to come out");
+      this.screw.set(s, loose ? "loose" : "out");
+    }
+  }
+  private screwIn(e: JobEvent, screws: readonly string[]): void {
+    for (const s of screws) {
+      const g = this.group(s);
+      const held =
+        g.holds === this.b.subject.part ? this.subject === "seated" : !this.out.has(g.holds) && !this.folded.has(g.holds);
+      if (!held) this.say(e, s, `${g.holds} is not there to be held`);
+      const on = this.over(g.under, g.holds);
+      if (on.length) this.say(e, s, `${on.join(", ")} lies over it`);
+      if (this.running) this.say(e, s, "screwed while it runs");
+      this.screw.delete(s);
+    }
+  }
+  private free(e: JobEvent, part: string, folding: boolean): void {
+    const p = this.b.parts.find((x) => x.id === part)!;
+    for (const g of this.b.screwGroups)
+      if (g.holds === part) for (const s of g.screws) if (!this.screw.has(s.id)) this.say(e, part, `held by screw ${s.id}`);
+    for (const t of this.b.tapes) if (t.holds === part && !this.tapeOut.has(t.id)) this.say(e, part, `held by ${t.id}`);
+    for (const x of p.blockedBy) if (!this.out.has(x) && !this.folded.has(x)) this.say(e, part, `${x} is in the way`);
+    if (folding) return;
+    for (const c of this.b.connectors) if (c.joins[0] === part && !this.off.has(c.id)) this.say(e, part, `hangs on ${c.id}`);
+    for (const way of p.either) {
+      const away = (x: string) =>
+        this.out.has(x) ||
+        this.folded.has(x) ||
+        this.off.has(x) ||
+        this.tapeOut.has(x) ||
+        (this.b.screwGroups.find((g) => g.id === x)?.screws.every((s) => this.screw.has(s.id)) ?? false);
+      if (!way.options.some((o) => o.free.every(away) && (!o.instead || this.tethered.has(o.id)))) this.say(e, part, way.why);
+    }
+  }
+  private unplug(e: JobEvent, id: string): void {
+    const c = this.b.connectors.find((x) => x.id === id)!;
+    if (this.off.has(id)) this.say(e, id, "is off already");
+    const on = this.over(c.under, c.joins[0]);
+    if (on.length) this.say(e, id, `${on.join(", ")} lies over it`);
+    if (c.powerPoint) {
+      if (this.mains === "in" || this.running) this.say(e, id, "drawn under load");
+    } else if (!c.aheadOfIsolation && this.voltage) this.say(e, id, "touched under voltage");
+    this.off.add(id);
+    this.powerLost();
+  }
+  private plug(e: JobEvent, id: string): void {
+    const { b } = this;
+    const c = b.connectors.find((x) => x.id === id)!;
+    if (!this.off.has(id)) this.say(e, id, "is on already");
+    const own = c.joins[0] === b.subject.part;
+    if (this.subject === "seated" && this.hiddenBySeat(c)) this.say(e, id, "out of reach over the seated panel");
+    const on = this.over(c.under, c.joins[0]).filter((u) => u !== b.subject.part);
+    if (on.length) this.say(e, id, `${on.join(", ")} lies over it`);
+    if (own && this.subject === "old") this.say(e, id, "the old one is still in");
+    // A part that would be in the way of what is put in lies beside, on its lead.
+    if (this.out.has(c.joins[0]) && !this.saidFirst(id) && !this.inTheWay(c.joins[0]))
+      this.say(e, id, `${c.joins[0]} is not there yet`);
+    if (c.powerPoint) {
+      if (this.mains === "in") this.say(e, id, "the pack goes on with the mains in");
+      if (this.subject === "none" && this.halfConnected()) this.say(e, id, "voltage on a half-connected panel");
+    } else if (!c.aheadOfIsolation && this.voltage) this.say(e, id, "touched under voltage");
+    this.off.delete(id);
+    if (c.powerPoint) {
+      this.charged = true;
+      if (b.isolation.startsWhenAttached && this.packOn) this.running = true;
+    }
+  }
+  private putBack(e: JobEvent, part: string): void {
+    const { b } = this;
+    const p = b.parts.find((x) => x.id === part)!;
+    if (!this.out.has(part) && !this.folded.has(part)) this.say(e, part, "was never away");
+    for (const q of b.parts)
+      if (
+        q.blockedBy.includes(part) &&
+        (q.id === b.subject.part ? this.subject === "none" && q.out && !this.saidFirst(part) : this.out.has(q.id))
+      )
+        this.say(e, part, `${q.id} belongs behind it and is still out`);
+    for (const c of b.connectors)
+      if (c.under.includes(part) && this.off.has(c.id)) this.say(e, part, `it shuts ${c.id} in, still off`);
+    for (const g of b.screwGroups)
+      if (g.under.includes(part) && g.holds !== part && g.screws.some((s) => this.screw.has(s.id)))
+        this.say(e, part, `it shuts in ${g.id}, not home`);
+    if (this.running) this.say(e, part, "while it runs");
+    if (p.backNeedsIsolation && this.voltage) this.say(e, part, "under voltage");
+    this.out.delete(part);
+    this.folded.delete(part);
+  }
+  private leaves(e: JobEvent): void {
+    if (this.subject !== "seated") this.say(e, "", "nothing was put in");
+    for (const id of [...this.out, ...this.folded]) this.say(e, id, "is left out");
+    for (const id of this.off) this.say(e, id, "is left off");
+    for (const [id, how] of this.screw) this.say(e, id, `is left ${how}`);
+    if (!this.tested) this.say(e, "", "never tried before it was stuck");
+    if (this.proven === 0) this.say(e, "", "never proven");
+    if (this.laid.size && !this.pressed) this.say(e, "", "tape laid and never pressed");
+  }
+}
