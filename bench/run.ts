@@ -13,8 +13,13 @@ rmSync(".bench", { recursive: true, force: true });
 mkdirSync(".bench", { recursive: true });
 console.log(`Node ${process.version}, ${new Date().toISOString()}. Absolute times are this machine's; ratios travel.\n`);
 const only = process.argv[2];
+const { spawnSync } = await import("node:child_process");
+if (only === "machines") {
+  const env = { ...process.env, HELVANE_MACHINES: process.argv[3] ?? "10000" };
+  const args = ["node_modules/vitest/vitest.mjs", "run", "src/core/teardown/machines.test.ts", "--testTimeout=1800000"];
+  process.exit(spawnSync(process.execPath, args, { env, stdio: "inherit" }).status ?? 1);
+}
 if (only === "screens") {
-  const { spawnSync } = await import("node:child_process");
   const env = { ...process.env, HELVANE_ALL_WIDTHS: "1" };
   const args = [
     "node_modules/@playwright/test/cli.js",

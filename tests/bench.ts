@@ -76,12 +76,15 @@ function fittingPanel(build: Build): Panel {
   };
 }
 const fitting: Record<string, Panel> = {};
-for (const build of Object.values(builds)) {
+/** Makes a panel known that fits this build. */
+export function fitPanelTo(build: Build): string {
   const data = fittingPanel(build);
   fitting[data.id] = data;
   hashes.panel[data.id] = sha(data);
   snapshots[sha(data)] = { kind: "panel", data };
+  return data.id;
 }
+for (const build of Object.values(builds)) fitPanelTo(build);
 
 /** What a hand does at a step when all goes well: the plate's act, or the answer the step asks for. */
 export function handAct(view: JobView, now: Step): Act {

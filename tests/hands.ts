@@ -284,8 +284,11 @@ export class Hands {
     const on = this.over(c.under, c.joins[0]).filter((u) => u !== b.subject.part);
     if (on.length) this.say(e, id, `${on.join(", ")} lies over it`);
     if (own && this.subject === "old") this.say(e, id, "the old one is still in");
-    // A part that would be in the way of what is put in lies beside, on its lead.
-    if (this.out.has(c.joins[0]) && !this.saidFirst(id) && !this.inTheWay(c.joins[0]))
+    // A part that would be in the way of what is put in lies beside, on its lead; so does what only the test needs.
+    const forTest = this.subject === "none" && (c.serves === "picture" || c.serves === "power" || !c.reachableWhenSeated);
+    // What folds over on its leads hangs on them: its plug goes home while it hangs.
+    const hangs = b.parts.find((x) => x.id === c.joins[0])?.fold !== undefined;
+    if (this.out.has(c.joins[0]) && !forTest && !hangs && !this.saidFirst(id) && !this.inTheWay(c.joins[0]))
       this.say(e, id, `${c.joins[0]} is not there yet`);
     if (c.powerPoint) {
       if (this.mains === "in") this.say(e, id, "the pack goes on with the mains in");
@@ -313,7 +316,10 @@ export class Hands {
       if (g.under.includes(part) && g.holds !== part && g.screws.some((s) => this.screw.has(s.id)))
         this.say(e, part, `it shuts in ${g.id}, not home`);
     if (this.running) this.say(e, part, "while it runs");
-    if (p.backNeedsIsolation && this.voltage) this.say(e, part, "under voltage");
+    // Over the pack's own plug it goes on after it: then it is off that counts, not the voltage on the plug.
+    const last = this.points.every((c) => !this.off.has(c.id));
+    if (p.backNeedsIsolation && this.voltage && !(last && this.mains === "out" && this.points.length))
+      this.say(e, part, "under voltage");
     this.out.delete(part);
     this.folded.delete(part);
   }

@@ -80,6 +80,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "match.returned": { reason: "cracked", note: "in transit", kept: [] },
   "match.looked": { field: "contacts", result: "agrees", source: "M", note: "counted" },
   "plan.made": { buildHash: hashes.build["ostrel-kestrel-14"]!, goal: "subjectOut" },
+  "plan.supplyChosen": { supply: "battery" },
   "plan.rebuilt": { buildHash: hashes.build["ostrel-kestrel-14"]!, why: "a screw more" },
   "bench.shutDown": {},
   "bench.mainsOut": {},

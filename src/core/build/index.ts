@@ -1,3 +1,4 @@
+export { type Behind, behind, inTheWay, lateLeads, overPower } from "./behind";
 export { type BuildProblem, checkBuild, lookAgain } from "./check";
 export { CONNECTOR_MOTION, type ConnectorMotion } from "./connectorMotion";
 export {
@@ -34,6 +35,8 @@ export {
   PART_ROLES,
   SERVES,
   SUBJECT_WORDS,
+  SUPPLIES,
+  type Supply,
 } from "./kinds";
 export { BUILD_VERSION, liftBuild } from "./lift";
 export { type ParsedBuild, parseBuild } from "./parse";
@@ -53,3 +56,4 @@ export type {
 export { Build } from "./schema";
 export { screwMisfit, screwWords } from "./screwFit";
 export { screwPaths, shankMm } from "./screwShape";
+export { type SupplyChoice, supplyChoices, withSupply } from "./supply";

@@ -49,6 +49,9 @@ export const SERVES = [
   "other",
 ] as const;
 export const HELD_BY = ["clips", "tape", "glue", "hook", "screws"] as const;
+/** What feeds a machine for its tests. */
+export const SUPPLIES = ["mains", "mainsAndBattery", "battery"] as const;
+export type Supply = (typeof SUPPLIES)[number];
 /** What can be found at the bench that a build does not know. */
 export const FIND_KINDS = ["hiddenScrew", "extraCable", "glue", "part"] as const;
 export const FIND_WORDS: Readonly<Record<(typeof FIND_KINDS)[number], string>> = {

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { contentHash, slugId, words } from "../quantity/shapes";
 import { Feeds } from "./feeds";
-import { CONNECTOR_KINDS, DRIVES, EDGES, FAMILIES, HEADS, HELD_BY, PART_ROLES, SERVES, SUBJECTS, VIEWS } from "./kinds";
+import { CONNECTOR_KINDS, DRIVES, EDGES, FAMILIES, HEADS, HELD_BY, PART_ROLES, SERVES, SUBJECTS, SUPPLIES, VIEWS } from "./kinds";
 
 /** Ids are short, lower case, and stay with a part for ever: events name them, never step numbers. */
 const id = slugId(48);
@@ -250,7 +250,7 @@ export const Build = z.strictObject({
     proof: words(240),
     drainS: z.tuple([z.number().min(3).max(30), z.number().min(3).max(60)]).default([5, 10]),
     startsWhenAttached: z.boolean().default(false),
-    testSupply: z.enum(["mains", "mainsAndBattery", "battery"]),
+    testSupply: z.enum(SUPPLIES),
   }),
   /** With a lamp-lit panel: where the inverter sits, which decides where the lamp lead comes off. */
   inverterOn: z.enum(["panel", "rearCover", "hingeCover"]).optional(),

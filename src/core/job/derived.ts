@@ -1,4 +1,4 @@
-import { applyFinds, type Build, type BuildIndex, indexBuild } from "../build";
+import { applyFinds, type Build, type BuildIndex, indexBuild, withSupply } from "../build";
 import {
   type Change,
   codeKey,
@@ -32,7 +32,7 @@ const snapshot = <K extends Snapshots[string]["kind"]>(v: JobView, kind: K, hash
  */
 export const buildOf = (v: JobView): BuildIndex | null => {
   const b: Build | null = snapshot(v, "build", v.state.plan?.buildHash);
-  return b ? indexBuild(applyFinds(b, v.state.finds)) : null;
+  return b ? indexBuild(withSupply(applyFinds(b, v.state.finds), v.state.plan?.supply)) : null;
 };
 /** The machine the match was held against: the plan's build, else the one named when the candidate was chosen. */
 const matchBuildOf = (v: JobView): Build | null => buildOf(v)?.build ?? snapshot(v, "build", v.state.match.chosen?.buildHash);

@@ -19,12 +19,21 @@ const CLOSED_ONLY: ReadonlySet<string> = new Set(["wireless", "battery", "lidSen
 
 /**
  * A connector was touched: the loose test and both passes of Prove no longer speak for it.
- * @example touch(emptyState(), "display-plug", undefined)
+ * @example touch(emptyState(), "display-plug", undefined, "off")
  */
-export function touch(s: JobState, connector: string, c: Connector | undefined): void {
+export function touch(s: JobState, connector: string, c: Connector | undefined, how: "on" | "onLate" | "off"): void {
   s.touched[connector] = true;
   if (c?.powerPoint) return;
   if (s.looseTest && !s.looseTest.voidedBy) s.looseTest.voidedBy = connector;
+  // Going home takes nothing from what was seen without it: only what it serves itself is looked at again.
+  if (how !== "off" && c && c.serves !== "picture" && c.serves !== "power") {
+    if (how === "on" && s.prove.open[c.serves]) {
+      const { [c.serves]: _, ...rest } = s.prove.open;
+      s.prove.open = rest;
+    }
+    voidPasses(s, connector, ["closed"]);
+    return;
+  }
   // A lead nobody knows may serve anything.
   voidPasses(s, connector, c && CLOSED_ONLY.has(c.serves) ? ["closed"] : ["open", "closed"]);
 }

@@ -1,4 +1,4 @@
-import type { Build, KeptFind } from "../build";
+import type { Build, KeptFind, Supply } from "../build";
 import type { Panel } from "../panel";
 import type { FaultClass, Pass, Policy } from "../proof";
 import { type Hazard, type MoneyStop, NOTHING_KNOWN, type Outcome, type TriageTable } from "../triage";
@@ -69,7 +69,8 @@ export interface JobState {
     returns: (Payload<"match.returned"> & { seller: string; code: string; clock: string })[];
     looks: Record<string, { result: "agrees" | "differs"; source: "M" | "L" | "D"; note: string; photo?: Photo | undefined }>;
   };
-  plan: { buildHash: string; goal: string } | null;
+  /** `supply` where another than the build's feeds the tests. */
+  plan: { buildHash: string; goal: string; supply?: Supply } | null;
   bench: {
     mains: "unknown" | "in" | "out";
     /** Told by an act: started, shut down; null before any. */

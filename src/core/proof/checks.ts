@@ -1,4 +1,4 @@
-import type { Build } from "../build";
+import { type Build, lateLeads } from "../build";
 
 export type Pass = "open" | "closed";
 
@@ -62,6 +62,7 @@ export function requiredChecks(build: Build, disturbed: Disturbed): Check[] {
     },
   ];
   const touched = new Set(disturbed.connectors);
+  const late = lateLeads(build);
   for (const c of build.connectors) {
     if (!touched.has(c.id)) continue;
     if (c.serves === "picture")
@@ -73,7 +74,9 @@ export function requiredChecks(build: Build, disturbed: Disturbed): Check[] {
         because: `${c.name} was off`,
       });
     const s = SERVED[c.serves];
-    if (s && !checks.some((x) => x.id === c.serves)) checks.push({ id: c.serves, ...s, because: `${c.name} was off` });
+    const pass = s && (late.has(c.id) ? "closed" : s.pass);
+    if (s && pass && !checks.some((x) => x.id === c.serves && x.pass === pass))
+      checks.push({ id: c.serves, ...s, pass, because: `${c.name} was off` });
   }
   const hinge = build.screwGroups.find((g) => disturbed.groups.includes(g.id) && /hinge/i.test(`${g.name} ${g.id}`));
   if (hinge)

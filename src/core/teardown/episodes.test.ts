@@ -1,9 +1,9 @@
-import { builds } from "@tests/bench";
+import { builds, jobOn } from "@tests/bench";
 import { Hands } from "@tests/hands";
 import { tryBuild, wholeJobOn } from "@tests/tryBuild";
 import { describe, expect, it } from "vitest";
 import type { Build } from "../build";
-import { makePlan } from ".";
+import { makePlan, progressOf } from ".";
 
 const KESTREL = "ostrel-kestrel-14";
 const PANEL = "gv140fhb-k31";
@@ -137,5 +137,36 @@ describe("what the test needs is on the machine before it", () => {
       expect(ids.indexOf(`cableOn:${lead}`), lead).toBeLessThan(ids.indexOf("looseTest"));
     expect(ids.indexOf("partBack:inlet-board")).toBeLessThan(ids.indexOf("cableOn:inlet-plug"));
     expect(hands("both-ends")).toEqual([]);
+  });
+});
+
+describe("another supply than the build's, for the day its charger is not at hand", () => {
+  it("is chosen before the test or while isolated; the plan follows, whatever was planned before", () => {
+    for (const supply of ["battery", "mainsAndBattery"] as const) {
+      const b = jobOn(KESTREL, PANEL);
+      b.until("mainsIn:test");
+      b.do("plan.supplyChosen", { supply });
+      expect(progressOf(b.view)!.now!.id).toBe("packOn:test");
+      b.follow(() => false);
+      b.do("job.closed", { outcome: "handedOver", reason: "" });
+      expect(new Hands(builds[KESTREL]!).run(b.events).wrong).toEqual([]);
+    }
+  });
+  it("is refused while what feeds it now would be left without a step that takes it off", () => {
+    const b = jobOn(KESTREL, PANEL);
+    b.until("looseTest");
+    expect(b.why("plan.supplyChosen", { supply: "battery" })).toMatch(/Isolate the machine first/);
+    expect(b.why("plan.supplyChosen", { supply: "mains" })).toMatch(/That is the supply already/);
+  });
+  it("a mains put in for company is taken out again although the plan knows of none", () => {
+    const build = tryBuild("company", KESTREL, (x) => {
+      x.isolation.testSupply = "battery";
+    });
+    const b = jobOn(build.id, PANEL);
+    b.until("looseTest");
+    b.do("bench.mainsIn", {});
+    b.follow(() => false);
+    b.do("job.closed", { outcome: "handedOver", reason: "" });
+    expect(new Hands(build).run(b.events).wrong.filter((w) => !w.startsWith("bench.drained"))).toEqual([]);
   });
 });

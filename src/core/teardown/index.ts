@@ -3,6 +3,7 @@ export { type KitRow, kitOf, withInches } from "./kit";
 export { nextAct } from "./nextAct";
 export { bitsOf, makePlan, type Plan, type PlanResult } from "./plan";
 export { madePlan, type OtherGoal, otherGoals, type PlanAsk, planAskOf, progressOf } from "./planOf";
+export { plugNow } from "./plugNow";
 export { type Progress, progressIn } from "./progress";
 export {
   addDrill,

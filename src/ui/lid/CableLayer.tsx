@@ -1,15 +1,18 @@
+import { indexBuild } from "@/core/build";
+import { plugNow } from "@/core/teardown";
 import { fx, fy } from "../draw/Ground";
 import type { Inner } from "./layers";
 
 /** Connectors at their true places, on or off, with the way the hand moves at the one that is next. */
 export function Cables({ build, f, state, step, view }: Inner) {
+  const at = step ? plugNow(step, state, indexBuild(build)) : null;
   return (
     <g data-layer="cables">
       {build.connectors
         .filter((c) => c.view === view)
         .map((c) => {
           const off = state.connectors[c.id] === "off";
-          const now = step?.target === c.id;
+          const now = at?.plug.id === c.id;
           const x = fx(f, c.xMm);
           const y = fy(f, c.yMm);
           return (
@@ -19,7 +22,7 @@ export function Cables({ build, f, state, step, view }: Inner) {
               {now && (
                 <path
                   d={
-                    step?.kind === "cableOn"
+                    !at?.off
                       ? `M${x} ${y - 40}V${y - 12}M${x - 7} ${y - 20}L${x} ${y - 11}L${x + 7} ${y - 20}`
                       : `M${x} ${y - 12}V${y - 40}M${x - 7} ${y - 32}L${x} ${y - 41}L${x + 7} ${y - 32}`
                   }

@@ -2,7 +2,7 @@
 import type { ComponentType } from "react";
 import { CONNECTOR_MOTION, indexBuild } from "@/core/build";
 import { durationWords } from "@/core/quantity";
-import { nextAct, type Step, type StepKind, stepRule } from "@/core/teardown";
+import { nextAct, plugNow, type Step, type StepKind, stepRule } from "@/core/teardown";
 import { HoldButton } from "../controls/HoldButton";
 import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
@@ -16,6 +16,7 @@ import { ProvePass } from "./ProvePass";
 import { PryMap } from "./PryMap";
 import { RefusalBox } from "./RefusalBox";
 import { lengthWords, ScrewNow } from "./ScrewNow";
+import { SupplyChoice } from "./SupplyChoice";
 import { AngleStep, HandOverStep, Leftovers, LooseTestStep } from "./steps";
 import { TimeRuler } from "./TimeRuler";
 import { Trouble } from "./Trouble";
@@ -30,6 +31,9 @@ const FORMS: Partial<Record<StepKind, ComponentType>> = {
   proveClosed: () => <ProvePass pass="closed" />,
 };
 
+/** Steps at which another supply may be asked for. */
+const FED: ReadonlySet<StepKind> = new Set(["packOn", "mainsIn", "start", "looseTest"]);
+
 /** The step to do now in large type, what it needs and minds, and the next ones below. */
 export function StepView({ step }: { step: Step }) {
   const { log, view, progress, plan, build, setKeys, say } = useBench();
@@ -37,7 +41,8 @@ export function StepView({ step }: { step: Step }) {
   const s = view.state;
   const rule = stepRule(step.kind);
   const { now, several, scanned, putBack, tooEarly } = useScrewCount(step);
-  const connector = b?.connector.get(step.target);
+  const atPlug = b && plugNow(step, s, b);
+  const connector = atPlug?.plug;
   const steps = progress!.steps;
   const at = steps.findIndex((x) => x.step.id === step.id);
   const upcoming = steps.slice(at + 1).filter((x) => !x.done);
@@ -67,9 +72,9 @@ export function StepView({ step }: { step: Step }) {
         <Plate number={now.number} line1={now.screw.where} line2={`${lengthWords(b, now)}. ${press}.`} onAct={one} />
       ) : connector ? (
         <Plate
-          line1={step.kind === "cableOff" ? CONNECTOR_MOTION[connector.kind].out : CONNECTOR_MOTION[connector.kind].in}
+          line1={atPlug?.off ? CONNECTOR_MOTION[connector.kind].out : CONNECTOR_MOTION[connector.kind].in}
           line2={
-            step.kind === "cableOff"
+            atPlug?.off
               ? `${connector.tapedOver ? "Tape off first. " : ""}${press}.`
               : `Home: ${CONNECTOR_MOTION[connector.kind].homeWhen.toLowerCase()}. ${press}.`
           }
@@ -93,8 +98,9 @@ export function StepView({ step }: { step: Step }) {
           The order is being worked out anew; every act still passes its gate.
         </p>
       )}
+      {FED.has(step.kind) && <SupplyChoice />}
       {point && <PointCheck point={point} />}
-      {connector && <ConnectorDetail kind={connector.kind} out={step.kind === "cableOff"} />}
+      {connector && <ConnectorDetail kind={connector.kind} out={atPlug?.off ?? false} />}
       {connector && (
         <p className="text-[18px] leading-[23px]">
           <b>{CONNECTOR_MOTION[connector.kind].name[0]!.toUpperCase() + CONNECTOR_MOTION[connector.kind].name.slice(1)}.</b>{" "}

@@ -11,8 +11,8 @@ import { RefusalBox } from "./RefusalBox";
 
 /** The loose test: what was seen, on which supply. */
 export function LooseTestStep() {
-  const { log, build, setKeys } = useBench();
-  const supply = build?.data.isolation.testSupply ?? "mains";
+  const { log, build, view, setKeys } = useBench();
+  const supply = view.state.plan?.supply ?? build?.data.isolation.testSupply ?? "mains";
   const seen = (picture: boolean) => log.record({ type: "swap.looseTested", payload: { supply, picture, note: "" } });
   setKeys({ space: () => seen(true), enter: () => seen(true), keys: { n: () => seen(false), f: () => seen(false) } });
   return (

@@ -1,3 +1,4 @@
+import { overPower } from "../../build";
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { buildOf, type JobView, passStatus } from "../derived";
@@ -49,5 +50,10 @@ export function mayCloseUp(v: JobView, part: string): Answer {
   if (off.length) return no(gate, `${listed(off.map((c) => c.name))} ${off.length === 1 ? "is" : "are"} still off under it.`);
   const inner = b.build.parts.filter((q) => q.blockedBy.includes(part) && v.state.parts[q.id] === "out" && q.id !== b.subject.id);
   if (inner.length) return no(gate, `${listed(inner.map((q) => q.name))} goes in first.`);
-  return p.backNeedsIsolation ? isolatedFor(v, gate) : null;
+  if (!p.backNeedsIsolation) return null;
+  // What lies over the pack's own plug goes on after it: off is what such a part can ask for.
+  if (!overPower(b).has(part)) return isolatedFor(v, gate);
+  return v.state.bench.shutDown && v.state.bench.mains === "out"
+    ? null
+    : no(gate, `Shut down and take the mains out before ${p.name.toLowerCase()} goes on.`);
 }

@@ -5,4 +5,6 @@ import { hash, text } from "../shapes";
 export const planPayloads = {
   "plan.made": z.strictObject({ buildHash: hash, goal: z.enum(["subjectOut", "lidOff", "cableOut", "cameraOut"]) }),
   "plan.rebuilt": z.strictObject({ buildHash: hash, why: text(200) }),
+  /** What feeds this machine's tests, where the supply its build names is not at hand. */
+  "plan.supplyChosen": z.strictObject({ supply: z.enum(["mains", "mainsAndBattery", "battery"]) }),
 } as const;

@@ -1,4 +1,6 @@
 import { no } from "../answer";
+import { buildOf } from "../derived";
+import { powerOf } from "../power";
 import { mayPlanAnew } from "../replan";
 import type { RulesOf } from "../rule";
 import type { planPayloads } from "./payloads";
@@ -22,6 +24,22 @@ export const planRules = {
     may: (p, v) => (v.s.plan ? mayPlanAnew(v, p.buildHash) : no("plan", "There is no plan yet.")),
     apply: (s, p) => {
       if (s.plan) s.plan = { ...s.plan, buildHash: p.buildHash };
+    },
+  },
+  "plan.supplyChosen": {
+    name: "another supply for the tests",
+    on: "desk",
+    may: (p, v) => {
+      const b = buildOf(v);
+      if (!v.s.plan || !b) return no("plan", "There is no plan yet.");
+      if (b.build.isolation.testSupply === p.supply) return no("plan", "That is the supply already.");
+      // A pack that is on, or a mains that is in, would be left behind by a plan that knows nothing of it.
+      return v.s.subject === "in" || powerOf(v).isolated
+        ? null
+        : no("plan", "Isolate the machine first: the steps that take this supply off again would be gone.");
+    },
+    apply: (s, p) => {
+      if (s.plan) s.plan = { ...s.plan, supply: p.supply };
     },
   },
 } satisfies RulesOf<typeof planPayloads>;

@@ -49,7 +49,8 @@ export function mayConnect(v: JobView, connector: string): Answer {
     if (half) return half;
     const gone = b.build.connectors.filter((x) => !x.powerPoint && v.state.connectors[x.id] === "off");
     // For a start in between it goes on with leads still off: nothing is touched until it is open again.
-    if (gone.length && v.state.subject !== "out" && passStatus(v, "open").complete)
+    const between = v.state.subject === "out" || (v.state.subject !== "in" && !passStatus(v, "open").complete);
+    if (gone.length && !between)
       return no(gate, `The battery plug goes home last: ${listed(gone.map((x) => x.name.toLowerCase()))} still off.`);
     return null;
   }

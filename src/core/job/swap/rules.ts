@@ -1,4 +1,4 @@
-import type { BuildIndex } from "../../build";
+import { type BuildIndex, lateLeads } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import { placeOf } from "../clock";
@@ -35,7 +35,7 @@ export const swapRules = {
     may: (p, v) => mayDisconnect(v, p.connector),
     apply: (s, p, { b }) => {
       s.connectors[p.connector] = "off";
-      touch(s, p.connector, b?.connector.get(p.connector));
+      touch(s, p.connector, b?.connector.get(p.connector), "off");
       stopWithoutSupply(s, b);
     },
   },
@@ -47,7 +47,7 @@ export const swapRules = {
     apply: (s, p, { e, b }) => {
       const c = b?.connector.get(p.connector);
       s.connectors[p.connector] = "on";
-      touch(s, p.connector, c);
+      touch(s, p.connector, c, b && lateLeads(b.build).has(p.connector) ? "onLate" : "on");
       if (!c?.powerPoint) return;
       endIsolation(s, placeOf(e));
       if (b?.build.isolation.startsWhenAttached) wake(s);

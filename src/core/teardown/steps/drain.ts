@@ -1,6 +1,6 @@
-import { powerOf } from "../../job";
+import { type Act, powerOf } from "../../job";
 import type { StepRule } from "../step";
-import { offAt, offDone, offStation } from "./power";
+import { fedWords, offAt, offDone, offStation, stillFed } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -24,7 +24,15 @@ export const drain = {
       : { how: "Isolated again.", minutes: 0.2 }),
   }),
   done: (v, target) => offDone(v, target, powerOf(v).isolated, true),
-  next: (v) => ({ type: "bench.drained", payload: { seconds: v.b.build.isolation.drainS[0] } }),
+  next: (v): Act => {
+    // Whatever feeds it that no step knows of comes off first.
+    const fed = stillFed(v.s.bench);
+    if (fed) return fed;
+    const { connectors } = v.s;
+    const on = v.b.build.isolation.by === "powerPoints" && v.b.powerPoints.find((c) => connectors[c.id] === "on");
+    if (on) return { type: "swap.cableDisconnected", payload: { connector: on.id } };
+    return { type: "bench.drained", payload: { seconds: v.b.build.isolation.drainS[0] } };
+  },
   events: { "bench.drained": (_, at) => offAt(at) },
-  press: "Press when it was held",
+  press: (s) => fedWords(s.bench) ?? "Press when it was held",
 } satisfies StepRule;

@@ -1,5 +1,6 @@
+import type { Act } from "../../job";
 import type { StepRule } from "../step";
-import { offAt, offDone, offStation, pointsOf } from "./power";
+import { fedWords, offAt, offDone, offStation, pointsOf, stillFed } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -25,7 +26,9 @@ export const packOff = {
       target,
       v.b.powerPoints.every((c) => v.s.connectors[c.id] === "off"),
     ),
-  next: (v) => {
+  next: (v): Act | null => {
+    const fed = stillFed(v.s.bench);
+    if (fed) return fed;
     const c = v.b.powerPoints.find((x) => v.s.connectors[x.id] !== "off");
     return c ? { type: "swap.cableDisconnected", payload: { connector: c.id } } : null;
   },
@@ -35,5 +38,5 @@ export const packOff = {
       return tag !== "" && at.b.connector.get(p.connector)?.powerPoint && pointsOf(at.b).feed ? tag : null;
     },
   },
-  press: "Press when it is off",
+  press: (s) => fedWords(s.bench) ?? "Press when it is off",
 } satisfies StepRule;

@@ -1,5 +1,5 @@
 import { type BuildIndex, CONNECTOR_MOTION } from "../../build";
-import { looseTestMissing, passStatus, powerOf, seated } from "../../job";
+import { type Act, looseTestMissing, passStatus, powerOf, seated } from "../../job";
 import { listed } from "../../quantity";
 import { cutList } from "../../tape";
 import type { AtStep, Moment, Planned, StepStation } from "../step";
@@ -10,7 +10,7 @@ import type { AtStep, Moment, Planned, StepStation } from "../step";
  * @example offStation({ b, changes: [] }, "bond") // "bond"
  */
 export const offStation = ({ b }: Planned, target: string): StepStation => {
-  if (target === "close") return "close";
+  if (target === "close" || target === "home") return "close";
   if (target === "") return "open";
   // Without tape there is no bond to get ready for: it is the end of the swap.
   return cutList(b.build).length ? "bond" : "swap";
@@ -87,8 +87,22 @@ export function offDone(v: AtStep, target: string, holds: boolean, drain = false
   return holds;
 }
 
+/**
+ * What feeds it that no step of this plan knows of: a mains put in for company, a machine that started by itself; null when nothing.
+ * @example stillFed({ shutDown: true, mains: "out" }) // null
+ */
+export function stillFed(bench: { shutDown: boolean; mains: string }): Act | null {
+  if (!bench.shutDown) return { type: "bench.shutDown", payload: {} };
+  return bench.mains === "in" ? { type: "bench.mainsOut", payload: {} } : null;
+}
+
+/** What the plate says while something feeds it still; null when nothing. @example fedWords({ shutDown: true, mains: "in" }) // "Press when the mains is out" */
+export const fedWords = (bench: { shutDown: boolean; mains: string }): string | null =>
+  !bench.shutDown ? "Press when it is shut down" : bench.mains === "in" ? "Press when the mains is out" : null;
+
 /** Why power comes off again. */
 export const OFF_AGAIN: Readonly<Record<string, string>> = {
   bond: "A test ends isolation: liners and films wait until it is isolated again.",
   close: "Off before closing up: nothing is pressed or screwed under power.",
+  home: "It starts by itself when its pack is on.",
 };

@@ -18,7 +18,10 @@ export const shutDown = {
           minutes: 1,
         }
       : { title: "Shut down again", how: "Wait until the light is out.", minutes: 0.7, because: OFF_AGAIN[target]! },
-  done: (v, target) => offDone(v, target, v.s.bench.shutDown),
+  done: (v, target) =>
+    target === "home"
+      ? v.s.close.angleDeg !== null || (v.s.bench.shutDown && v.b.powerPoints.every((c) => v.s.connectors[c.id] !== "off"))
+      : offDone(v, target, v.s.bench.shutDown),
   next: () => ({ type: "bench.shutDown", payload: {} }),
   events: { "bench.shutDown": (_, at) => offAt(at) },
   press: "Press when it is off",

@@ -1,4 +1,4 @@
-import type { BuildIndex } from "../../build";
+import { behind, lateLeads, overPower } from "../../build";
 import { stepId } from "../step";
 import { firstFed } from "./power";
 import { Says, type Source, type WayInAsk } from "./source";
@@ -23,19 +23,22 @@ export function leads(ask: WayInAsk): Source {
   const early = earlySteps(ask);
   for (const id of early.keys())
     say.before(id, firstFed(ask, "test"), "it is needed for the test, or out of reach once the panel is seated");
+  for (const id of beforeOpenPass(ask)) say.before(id, firstFed(ask, "prove"), "the open pass looks at what it serves");
   // What the build puts before the test by name, or what would stand in the way, is plugged in with its part lying beside.
   for (const c of build.connectors)
-    if (c.joins[0] !== b.subject.id && early.has(stepId("cableOn", c.id)) && early.has(stepId("partBack", c.joins[0])))
-      say.before(stepId("partBack", c.joins[0]), stepId("cableOn", c.id), "a lead goes on once its part lies in its place");
+    if (c.joins[0] !== b.subject.id && !b.part.get(c.joins[0])?.fold) {
+      const [part, lead] = [stepId("partBack", c.joins[0]), stepId("cableOn", c.id)];
+      if (early.has(part) || !early.has(lead)) say.before(part, lead, "a lead goes on once its part lies in its place");
+    }
   for (const p of build.parts)
     for (const c of build.connectors)
       if (c.under.includes(p.id)) say.before(stepId("cableOn", c.id), stepId("partBack", p.id), "the lead lies under it");
+  const over = overPower(b);
   for (const c of b.powerPoints) {
     const on = stepId("cableOn", c.id);
     const last = "everything else is home before pack voltage returns";
-    for (const x of build.connectors) if (!x.powerPoint) say.before(stepId("cableOn", x.id), on, last);
-    const bezel = build.parts.find((p) => p.role === "bezel");
-    if (bezel) say.before(stepId("partBack", bezel.id), on, last);
+    for (const x of build.connectors) if (!x.powerPoint && !over.has(x.joins[0])) say.before(stepId("cableOn", x.id), on, last);
+    for (const p of build.parts) if (!over.has(p.id) && p.id !== b.subject.id) say.before(stepId("partBack", p.id), on, last);
   }
   return say;
 }
@@ -54,7 +57,7 @@ export function earlySteps(ask: WayInAsk): Map<string, string> {
   };
   const lead = (id: string, why: string) => {
     first(stepId("cableOn", id), why);
-    for (const x of behind(ask, b.connector.get(id)!.joins[0]) ?? []) first(x, why);
+    for (const x of homeSteps(ask, b.connector.get(id)!.joins[0])) first(x, why);
   };
   for (const c of build.connectors) if (!c.reachableWhenSeated && c.joins[0] !== b.subject.id) lead(c.id, REACH);
   // What the test needs between board and panel, and between supply and board: on at both ends before power comes.
@@ -81,47 +84,30 @@ export function earlySteps(ask: WayInAsk): Map<string, string> {
 }
 
 /**
- * A part in its place, with everything that has to be home behind it first; null where it lies beside until later: it stands in
- * the way of what is put in, or something behind it does.
+ * Steps that come before the open pass because it looks at what they serve: a camera's lead, touch, with the part it hangs on.
+ * @example [...beforeOpenPass(ask)].length // 0
  */
-function behind({ b, build }: WayInAsk, part: string): Set<string> | null {
-  if (!b.part.get(part)?.out) return null;
-  const inTheWay = blockers(b);
-  const steps = new Set<string>();
-  const parts = [part];
-  for (const p of parts) {
-    if (inTheWay.has(p) || b.part.get(p)!.role === "lid") return null;
-    steps.add(stepId("partBack", p));
-    for (const q of build.parts)
-      if (q.out && q.id !== b.subject.id && q.blockedBy.includes(p) && !parts.includes(q.id)) parts.push(q.id);
-    for (const g of build.screwGroups)
-      if (g.under.includes(p)) {
-        if (g.holds === b.subject.id) return null;
-        steps.add(stepId(g.loosenOnly ? "screwsTighten" : "screwsBack", g.id));
-        if (b.part.get(g.holds)?.out && !parts.includes(g.holds)) parts.push(g.holds);
-      }
-    for (const c of build.connectors)
-      if (c.under.includes(p)) {
-        if (c.powerPoint) return null;
-        if (c.joins[0] !== b.subject.id) steps.add(stepId("cableOn", c.id));
-      }
-  }
-  return steps;
+export function beforeOpenPass(ask: WayInAsk): Set<string> {
+  const { b, build } = ask;
+  const late = lateLeads(build);
+  const found = new Set<string>();
+  for (const c of build.connectors)
+    if ((c.serves === "camera" || c.serves === "touch") && c.joins[0] !== b.subject.id && !c.powerPoint && !late.has(c.id)) {
+      found.add(stepId("cableOn", c.id));
+      for (const x of homeSteps(ask, c.joins[0])) found.add(x);
+    }
+  return found;
 }
 
-/** Parts that stand in the way of the subject, at one remove or more. */
-function blockers(b: BuildIndex): Set<string> {
-  const found = new Set<string>();
-  const walk = [b.subject.id];
-  while (walk.length) {
-    const p = b.part.get(walk.pop()!);
-    for (const x of [...(p?.blockedBy ?? []), ...(p?.either.flatMap((e) => e.options.flatMap((o) => o.free)) ?? [])])
-      if (b.part.has(x) && !found.has(x)) {
-        found.add(x);
-        walk.push(x);
-      }
-  }
-  return found;
+/** The steps that bring a part home with all that lies behind it; none where it lies beside until later. */
+function homeSteps({ b }: WayInAsk, part: string): string[] {
+  const home = behind(b, part);
+  if (!home) return [];
+  return [
+    ...[...home.parts].map((p) => stepId("partBack", p)),
+    ...[...home.groups].map((g) => stepId(b.group.get(g)!.loosenOnly ? "screwsTighten" : "screwsBack", g)),
+    ...[...home.plugs].map((c) => stepId("cableOn", c)),
+  ];
 }
 
 /**

@@ -1,5 +1,5 @@
 import { type Step, type StepKind, stepId } from "../step";
-import { earlySteps, whyLead } from "./leads";
+import { beforeOpenPass, earlySteps, whyLead } from "./leads";
 import { Says, type Source, type WayInAsk } from "./source";
 
 /** The kind of step that undoes one of the way out; undefined where another source puts it back, or nothing does. */
@@ -24,12 +24,13 @@ export function mirror(ask: WayInAsk): Source {
   const { b, build, out } = ask;
   const say = new Says(ask);
   const early = earlySteps(ask);
+  const seen = beforeOpenPass(ask);
   const ownScrews = new Set(build.screwGroups.filter((g) => g.holds === b.subject.id).map((g) => g.id));
   for (const s of [...out].reverse()) {
     const kind = UNDOES[s.kind];
     if (!kind || isSubjects(ask, s)) continue;
     const id = say.step(kind, s.target, kind === "cableOn" ? whyLead(ask, s.target, early) : undefined);
-    if (!early.has(id))
+    if (!early.has(id) && !seen.has(id))
       say.before(
         ownScrews.has(s.target) ? stepId("seat") : stepId("frontFilmOff"),
         id,

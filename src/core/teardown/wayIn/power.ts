@@ -1,3 +1,4 @@
+import { overPower } from "../../build";
 import { type StepKind, stepId } from "../step";
 import { pointsOf } from "../steps/power";
 import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
@@ -48,10 +49,31 @@ export function power(ask: WayInAsk): Source {
   for (const s of ask.settled) say.before(s, open.first, "it is looked at once it is fixed in its place");
   say.before(open.last, stepId("proveOpen"), "a check needs a supply");
   offAgain(say, "close", stepId("proveOpen"), stepId("frontFilmOff"), "nothing is pressed or screwed under power");
+  startsByItself(say);
   const closed = fed("closed");
   say.before(stepId("angle"), closed.first, "it is started once it is whole");
   say.before(closed.last, stepId("proveClosed"), "a check needs a supply");
   return say;
+}
+
+/** A machine that starts when its pack is attached runs as soon as the plug is home: shut down before anything goes over it. */
+function startsByItself(say: Says): void {
+  const { b, build } = say.ask;
+  if (!build.isolation.startsWhenAttached || build.isolation.by !== "powerPoints" || b.powerPoints.length === 0) return;
+  const off = say.step("shutDown", "home");
+  const why = "it starts by itself when its pack is on, and nothing is screwed on a machine that runs";
+  for (const c of b.powerPoints) say.before(stepId("cableOn", c.id), off, why);
+  const over = overPower(b);
+  for (const p of build.parts) if (over.has(p.id)) say.before(off, stepId("partBack", p.id), why);
+  for (const g of build.screwGroups) {
+    const ids = (["screwsBack", "screwsTighten"] as const).map((k) => stepId(k, g.id));
+    for (const id of ids)
+      if (over.has(g.holds)) say.before(off, id, why);
+      else
+        for (const c of b.powerPoints)
+          say.before(id, stepId("cableOn", c.id), "everything else is home before pack voltage returns");
+  }
+  say.before(off, stepId("seams"), why);
 }
 
 /** Shut down, mains out, pack off, drained: between what ended isolation and what needs it. Only what the supply had put in. */

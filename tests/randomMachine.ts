@@ -1,0 +1,69 @@
+import type { Build } from "@/core/build";
+import { seededRandom } from "./randomActs";
+import { randomBuild } from "./randomBuild";
+
+/**
+ * A machine somebody might describe: a random build with what real ones have beside - another supply, battery-off mode, packs in
+ * bays, leads with two ends, boards the supply comes in by, covers that fold, hinge screws that are only loosened, leads out of
+ * reach over a seated panel, parts that move over.
+ */
+export function randomMachine(seed: number): Build {
+  const random = seededRandom(seed * 7919 + 17);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+  const b = structuredClone(randomBuild(seed, 3 + Math.floor(random() * 12)));
+  b.id = `machine-${seed}`;
+  b.isolation.testSupply = pick(["mains", "mains", "mainsAndBattery", "battery"]);
+  b.isolation.startsWhenAttached = random() < 0.25;
+  const names = b.parts.filter((p) => p.role === "other").map((p) => p.id);
+  const like = b.connectors.find((c) => c.id === "display-plug")!;
+  if (random() < 0.2) {
+    b.isolation.by = "batteryOffMode";
+    for (const c of b.connectors) c.powerPoint = false;
+    b.connectors = b.connectors.filter((c) => c.id !== "battery-plug");
+  } else if (random() < 0.3) {
+    const plug = b.connectors.find((c) => c.powerPoint)!;
+    if (random() < 0.5) Object.assign(plug, { kind: "bayPack", under: [], name: "Battery pack" });
+    if (random() < 0.4) b.connectors.push({ ...plug, id: "second-pack", name: "Second pack", xMm: plug.xMm + 12 });
+  }
+  // The display lead's other end, at the board.
+  if (random() < 0.4 && names.length > 1) {
+    const at = pick(names.slice(1));
+    b.connectors.push({
+      ...like,
+      id: "board-end",
+      name: "Display lead, board end",
+      joins: [at, "Main board"],
+      under: names.slice(0, names.indexOf(at)).filter(() => random() < 0.3),
+      serves: "picture",
+      reachableWhenSeated: true,
+    });
+  }
+  for (const c of b.connectors) {
+    if (!c.id.startsWith("plug-")) continue;
+    if (random() < 0.15) c.serves = "power";
+    else c.serves = pick(["wireless", "keyboard", "speaker", "camera", "touch", "lidSensor"]);
+    if (random() < 0.2) c.reachableWhenSeated = false;
+  }
+  for (const p of b.parts) {
+    if (p.role !== "other" || !p.out) continue;
+    if (random() < 0.15) p.fold = { verb: `Fold ${p.name.toLowerCase()} over`, how: "On its leads.", minutes: 0.3 };
+    if (random() < 0.2) p.backNeedsIsolation = true;
+  }
+  if (random() < 0.3) {
+    const moved = { id: "moved", name: "Rail", view: "lid", role: "other", blockedBy: [], either: [], backNeedsIsolation: false };
+    b.parts.push({ ...moved, transplant: { verb: "Move the rail over", how: "Two screws.", minutes: 1 } } as Build["parts"][0]);
+  }
+  if (random() < 0.3)
+    b.screwGroups.push({
+      id: "own-screws",
+      name: "Panel screws",
+      holds: "panel",
+      view: "lid",
+      under: [],
+      loosenOnly: random() < 0.2,
+      minutesEach: 0.3,
+      keepInHoles: false,
+      screws: [1, 2, 3, 4].map((i) => ({ id: `own-${i}`, type: "cross", xMm: 20 * i, yMm: 12, where: `corner ${i}` })),
+    });
+  return b;
+}
