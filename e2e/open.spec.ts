@@ -149,3 +149,31 @@ test("points of no return: before a liner the check says go, and stop with the o
   await bench.follow(/Mains lead out again/);
   expect((await bench.events(id)).some((e) => e.type === "bond.linerPulled")).toBe(false);
 });
+
+test("another supply for the tests is chosen at the step: the plan follows at once, the plug is drawn, and mains is gone", async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.job("H-2417", "open");
+  await bench.ahead(id, /Mains in for the loose test/);
+  await expect(page.getByText("Mains only: the pack stays off until everything is home.")).toBeVisible();
+  await bench.choose(/^Fed by/, "battery");
+  await expect(bench.step).toHaveText("Battery plug on, for the loose test only");
+  await expect(page.getByRole("figure", { name: /Home:/ })).toBeVisible();
+  await bench.letGo();
+  await bench.key("Space");
+  await expect(bench.step).toHaveText("Start it with the panel lying loose");
+  await page.getByRole("combobox", { name: /^Fed by/ }).click();
+  await page.locator('[role="option"][data-value="mains"]').click();
+  await expect(bench.refusal).toContainText("Isolate the machine first");
+  await bench.letGo();
+  await bench.follow(/^Lay tape/);
+  const types = (await bench.events(id)).map((e) => `${e.type} ${e.payload.connector ?? ""}`.trim());
+  const test$ = types.lastIndexOf("swap.looseTested");
+  expect(types.slice(test$, test$ + 4)).toEqual([
+    "swap.looseTested",
+    "bench.shutDown",
+    "swap.cableDisconnected battery-plug",
+    "bench.drained",
+  ]);
+});

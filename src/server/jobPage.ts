@@ -59,7 +59,10 @@ export async function readJobPage(jobId: string, station = "plan") {
   const ask =
     planAskOf(view, weights) ?? (station === "plan" && build ? { build, changes: changesOf(view), quick: false, weights } : null);
   return {
-    plan: ask && hash ? { key: planKey(hash, state.finds, ask.changes, weights), made: madePlan(ask) } : null,
+    plan:
+      ask && hash
+        ? { key: planKey(hash, state.finds, ask.changes, weights, ask.build.isolation.testSupply), made: madePlan(ask) }
+        : null,
     events: log.events as JobEvent[],
     snapshots: log.snapshots as Snapshots,
     cursor: log.cursor,

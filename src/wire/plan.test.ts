@@ -17,15 +17,16 @@ it("its key changes with build, finds and changes, and with nothing else", () =>
   const b = plannedJob("C");
   const hash = b.state.plan!.buildHash;
   const changes = changesOf(b.view);
-  const key = planKey(hash, b.state.finds, changes, PLAN_WEIGHTS);
+  const key = planKey(hash, b.state.finds, changes, PLAN_WEIGHTS, "mains");
   b.do("bench.shutDown");
-  expect(planKey(hash, b.state.finds, changesOf(b.view), PLAN_WEIGHTS)).toBe(key);
-  expect(planKey("0".repeat(64), b.state.finds, changes, PLAN_WEIGHTS)).not.toBe(key);
-  expect(planKey(hash, [{ x: 1 }], changes, PLAN_WEIGHTS)).not.toBe(key);
-  expect(planKey(hash, [], [{ field: "finish", part: "film", minutes: 1, act: "Lay it", at: "swap" }], PLAN_WEIGHTS)).not.toBe(
-    key,
-  );
-  expect(planKey(hash, b.state.finds, changes, { ...PLAN_WEIGHTS, turn: 9 })).not.toBe(key);
+  expect(planKey(hash, b.state.finds, changesOf(b.view), PLAN_WEIGHTS, "mains")).toBe(key);
+  expect(planKey("0".repeat(64), b.state.finds, changes, PLAN_WEIGHTS, "mains")).not.toBe(key);
+  expect(planKey(hash, [{ x: 1 }], changes, PLAN_WEIGHTS, "mains")).not.toBe(key);
+  expect(
+    planKey(hash, [], [{ field: "finish", part: "film", minutes: 1, act: "Lay it", at: "swap" }], PLAN_WEIGHTS, "mains"),
+  ).not.toBe(key);
+  expect(planKey(hash, b.state.finds, changes, PLAN_WEIGHTS, "battery")).not.toBe(key);
+  expect(planKey(hash, b.state.finds, changes, { ...PLAN_WEIGHTS, turn: 9 }, "mains")).not.toBe(key);
 });
 it("other goals are told for what the build has, each with fewer or other steps than none", () => {
   const goals = otherGoals(builds["pellow-lune-13"]!);

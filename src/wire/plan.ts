@@ -24,4 +24,5 @@ export const planKey = (
   finds: readonly unknown[],
   changes: PlanAsk["changes"],
   weights: PlanAsk["weights"],
-): string => JSON.stringify([buildHash, finds, weights, changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);
+  supply: PlanAsk["build"]["isolation"]["testSupply"],
+): string => JSON.stringify([buildHash, finds, weights, supply, changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);

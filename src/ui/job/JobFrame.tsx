@@ -1,7 +1,7 @@
 "use client";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { read, whoIsHere, write } from "@/client/device";
-import { applyFinds } from "@/core/build";
+import { applyFinds, withSupply } from "@/core/build";
 import { candidateOf, changesOf, oldPanelOf, openHazards } from "@/core/job";
 import { progressIn } from "@/core/teardown";
 import type { JobReference } from "@/wire/jobPage";
@@ -45,7 +45,8 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
     const hash = log.state.plan?.buildHash ?? log.state.match.chosen?.buildHash;
     const kept = hash ? log.snapshots[hash] : undefined;
     // With what was found on this job, so that drawing, counts and steps know it at once.
-    if (hash && kept?.kind === "build") return { hash, data: applyFinds(kept.data, log.state.finds) };
+    if (hash && kept?.kind === "build")
+      return { hash, data: withSupply(applyFinds(kept.data, log.state.finds), log.state.plan?.supply) };
     const machine = reference.machines.find((m) => m.model === log.state.job?.machineModel);
     return reference.builds.find((b) => b.data.id === machine?.build) ?? null;
   }, [log.state, log.snapshots, reference]);
@@ -55,7 +56,9 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
     [build, changes, log.state.finds, reference.weights],
   );
   const plan = usePlan(
-    build && (log.state.plan || station === "plan") ? planKey(build.hash, log.state.finds, changes, reference.weights) : null,
+    build && (log.state.plan || station === "plan")
+      ? planKey(build.hash, log.state.finds, changes, reference.weights, build.data.isolation.testSupply)
+      : null,
     ask,
     first,
     station === "plan",

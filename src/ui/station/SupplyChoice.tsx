@@ -11,12 +11,12 @@ export function SupplyChoice() {
   const { log, build, view } = useBench();
   if (!build) return null;
   const choices = supplyChoices(build.data);
-  const supply = view.state.plan?.supply ?? build.data.isolation.testSupply;
+  const supply = build.data.isolation.testSupply;
   const now = choices.find((c) => c.supply === supply)!;
   return (
     <section aria-label="Supply for the tests" className="flex flex-col gap-1">
       <label className="field" style={{ maxWidth: 320 }}>
-        <span>Fed by{supply === build.data.isolation.testSupply ? ", as its build says" : ", chosen for this job"}</span>
+        <span>Fed by{view.state.plan?.supply ? ", chosen for this job" : ", as its build says"}</span>
         <Choose
           value={supply}
           options={choices.map((c) => [c.supply, NAME[c.supply]] as const)}
