@@ -163,12 +163,13 @@ export class Hands {
         this.laid.add(p.piece!);
         return;
       case "bond.filmOff":
+        if (b.subject.kind === "lidAssembly") say("", "a whole lid has no film to take off");
         if (p.film === "back") this.backFilm = false;
         return;
       case "bond.panelSeated": {
         if (this.subject !== "none") say("", "there is one in it");
         if (this.voltage) say("", "under voltage");
-        if (this.backFilm) say("", "its film is still on the back");
+        if (this.backFilm && b.subject.kind !== "lidAssembly") say("", "its film is still on the back");
         const shut = b.connectors.filter((c) => this.off.has(c.id) && this.hiddenBySeat(c)).map((c) => c.id);
         if (shut.length) say("", `${shut.join(", ")} can never be put on again`);
         this.subject = "seated";

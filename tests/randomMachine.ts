@@ -14,6 +14,7 @@ export function randomMachine(seed: number): Build {
   b.id = `machine-${seed}`;
   b.isolation.testSupply = pick(["mains", "mains", "mainsAndBattery", "battery"]);
   b.isolation.startsWhenAttached = random() < 0.25;
+  b.subject.kind = pick(["panel", "panel", "frontUnit", "lidAssembly", "cell"]);
   const names = b.parts.filter((p) => p.role === "other").map((p) => p.id);
   const like = b.connectors.find((c) => c.id === "display-plug")!;
   if (random() < 0.2) {

@@ -40,7 +40,7 @@ function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reas
     return { shelf: "decision", reason: `${s.match.chosen?.code ?? "The panel"} came wrong: send it back.` };
   if (station === "match" && s.match.arrived) return { shelf: "decision", reason: "Panel came: look at it." };
   if (station === "match") return { shelf: "waiting", reason: `Ordered at ${s.match.order!.seller}.` };
-  if (station === "close" || (station === "prove" && s.bond.frontFilmOff))
+  if (station === "close" || (station === "prove" && (s.bond.frontFilmOff || s.close.angleDeg !== null)))
     return { shelf: "handOver", reason: station === "close" ? "Close up and hand over." : "Closed pass to do." };
   if (station === "plan") return { shelf: "ready", reason: "Panel is here. Plan it." };
   return { shelf: "ready", reason: s.subject === "in" ? "Panel is here, looked at." : "Open on the bench." };

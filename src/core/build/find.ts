@@ -19,6 +19,12 @@ export interface BuildIndex {
 /** The part a build replaces. @example subjectPart(build).name // "Panel" */
 export const subjectPart = (build: Build): Part | undefined => build.parts.find((p) => p.id === build.subject.part);
 
+/**
+ * Whether the new part comes with films to take off and a pocket to keep clear: a whole lid comes closed, with its panel in it.
+ * @example hasFilms(build) // true
+ */
+export const hasFilms = (build: Build): boolean => build.subject.kind !== "lidAssembly";
+
 const cache = new WeakMap<Build, BuildIndex>();
 
 /**

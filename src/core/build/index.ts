@@ -21,7 +21,7 @@ export {
   templateFor,
 } from "./edit";
 export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks } from "./families";
-export { type BuildIndex, indexBuild, subjectPart } from "./find";
+export { type BuildIndex, hasFilms, indexBuild, subjectPart } from "./find";
 export { Find } from "./findSchema";
 export { adoptFind, applyFinds, findId, type KeptFind } from "./finds";
 export {

@@ -1,3 +1,4 @@
+import { hasFilms } from "../build";
 import { counted, listed } from "../quantity";
 import { buildOf, type JobView, screwsOpen } from "./derived";
 import { powerOf } from "./power";
@@ -77,7 +78,7 @@ export function pauseCard(v: JobView): PauseCard {
             : s.subject === "out"
               ? "No panel is in the lid."
               : "The new panel is seated.",
-          ...(s.subject === "in"
+          ...(s.subject === "in" || (b && !hasFilms(b.build))
             ? []
             : [`Back film ${s.bond.backFilmOff ? "off" : "on"}, front film ${s.bond.frontFilmOff ? "off" : "on"}.`]),
           ...(Object.keys(s.bond.laid).length

@@ -1,3 +1,4 @@
+import { hasFilms } from "../build";
 import { listed } from "../quantity";
 import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "./derived";
 import { powerOf } from "./power";
@@ -28,6 +29,7 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   const b = buildOf(v);
   if (!b) return [];
   const s = v.state;
+  const films = hasFilms(b.build);
   const row = (what: string, missing: string | null | false | undefined): PointRow => ({ what, missing: missing || null });
   const off = b.build.connectors.filter((c) => s.connectors[c.id] === "off");
   const leads = off.filter(
@@ -49,10 +51,10 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   const unmade = changesOf(v).filter((c) => c.at === "swap" && !c.made);
   if (unmade.length) rows.push(row("Changes for this panel", `not yet: ${listed(unmade.map((c) => c.act.toLowerCase()))}`));
   if (point === "liner") {
-    rows.push(row("Dust blown off", s.bond.dusted ? null : "not yet"));
+    if (films) rows.push(row("Dust blown off", s.bond.dusted ? null : "not yet"));
     rows.push(row("Loose test valid", looseTestMissing(v)));
     rows.push(row("Lowering rehearsed", s.bond.rehearsed ? null : "not yet"));
-    rows.push(row("Back film still on", s.bond.backFilmOff ? "it is off: seat at once, no dust" : null));
+    if (films) rows.push(row("Back film still on", s.bond.backFilmOff ? "it is off: seat at once, no dust" : null));
     return rows;
   }
   const { loose } = screwsOpen(s);
@@ -60,7 +62,7 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   const inLid = point === "bezel" ? here : loose;
   rows.push(row("Loosened screws tight", inLid.length ? `${inLid.length} still loose` : null));
   rows.push(row("Panel seated", seated(s) ? null : "not yet"));
-  rows.push(row("Films off, no crumbs", s.bond.frontFilmOff ? null : "front film still on"));
+  if (films) rows.push(row("Films off, no crumbs", s.bond.frontFilmOff ? null : "front film still on"));
   const open = passStatus(v, "open");
   rows.push(row("Open pass proven", open.complete ? null : "a check of the open pass is missing or void"));
   if (point === "baseCover") {

@@ -12,6 +12,8 @@ export interface Plan {
   /** What the way out is worth, and the proof that nothing beats it. */
   objective: Objective;
   minutes: P50P80;
+  /** What the build says of the way back and no step stands for, in words. */
+  warnings: string[];
   tools: { name: string; for: string }[];
 }
 export type PlanResult = { ok: true; plan: Plan } | { ok: false; problem: string };
@@ -60,6 +62,7 @@ function compute(build: Build, changes: readonly PlanChange[], budget: number | 
       in: back.steps,
       skipped: out.skipped,
       objective: out.objective,
+      warnings: back.warnings,
       minutes: sumLogNormal(all.map((s) => s.minutes)),
       tools: [...tools].map(([name, uses]) => ({ name, for: uses[0]! })),
     },

@@ -18,6 +18,11 @@ export function EditorPlan({ build, plan, problems }: { build: Build; plan: Plan
             {made.plan.out.length} steps out, {made.plan.in.length} back, {durationWords(made.plan.minutes.p50)}
           </h2>
           {again.length > 0 && <p className="q">Nothing here holds {listed(again)}: clips, glue, or a screw not seen yet?</p>}
+          {made.plan.warnings.map((w) => (
+            <p key={w} className="q flex items-start gap-2">
+              <Mark kind="look" size={18} /> {w}
+            </p>
+          ))}
           <ol className="list-decimal pl-7 text-[15px] leading-[19px]">
             {made.plan.out.map((s) => (
               <li key={s.id}>{s.title}</li>

@@ -1,4 +1,5 @@
 import { format, isSameDay } from "date-fns";
+import { hasFilms } from "@/core/build";
 import {
   buildOf,
   candidateOf,
@@ -234,9 +235,11 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
           },
     film: !s.match.arrived
       ? { title: "No film", note: "no panel yet", on: null }
-      : s.bond.frontFilmOff
-        ? { title: "Film off", note: "front and back", on: false }
-        : { title: "Film on", note: s.bond.backFilmOff ? "front only" : "new panel", on: true },
+      : b && !hasFilms(b.build)
+        ? { title: "No film", note: "a whole lid", on: null }
+        : s.bond.frontFilmOff
+          ? { title: "Film off", note: "front and back", on: false }
+          : { title: "Film on", note: s.bond.backFilmOff ? "front only" : "new panel", on: true },
     cautions: {
       count,
       stopped: hazards.length > 0,

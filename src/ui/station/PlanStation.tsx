@@ -102,6 +102,12 @@ export function PlanStation() {
         <Plate line1="Take this plan" line2={`For ${build.data.machineModel}. Steps follow what you record.`} onAct={accept} />
       )}
       <Changed />
+      {plan.warnings.map((w) => (
+        <div key={w} className="look" role="status">
+          <Mark kind="look" size={26} />
+          <p>{w}</p>
+        </div>
+      ))}
       <section>
         <h2 className="sec">Fetch</h2>
         <ul className="flex flex-wrap gap-2 pt-1 text-[16px]">

@@ -1,3 +1,4 @@
+import { hasFilms } from "../../build";
 import { counted, listed } from "../../quantity";
 import { cutList } from "../../tape";
 import { type Answer, no } from "../answer";
@@ -44,6 +45,6 @@ export function maySeat(v: JobView): Answer {
   if (v.state.subject !== "out") return no(gate, "The panel is seated already.");
   const on = cutList(b.build).filter((p) => !v.state.bond.linersPulled[p.id]);
   if (on.length) return no(gate, `${counted(on.length, "liner")} still on.`);
-  if (!v.state.bond.backFilmOff) return no(gate, "The back film is still on.");
+  if (hasFilms(b.build) && !v.state.bond.backFilmOff) return no(gate, "The back film is still on.");
   return null;
 }

@@ -1,4 +1,4 @@
-import { overPower } from "../../build";
+import { hasFilms, overPower } from "../../build";
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { buildOf, type JobView, passStatus } from "../derived";
@@ -35,7 +35,8 @@ export function mayCloseUp(v: JobView, part: string): Answer {
     }
     if (v.state.bench.mains !== "out" || !v.state.bench.shutDown)
       return no(gate, "Shut down and take the mains out before closing up.");
-    if (p.role === "bezel" && seated(v.state) && !v.state.bond.frontFilmOff) return no(gate, "The front film is still on.");
+    if (p.role === "bezel" && hasFilms(b.build) && seated(v.state) && !v.state.bond.frontFilmOff)
+      return no(gate, "The front film is still on.");
   }
   const under = b.build.screwGroups.filter((g) => g.under.includes(part));
   for (const g of under) {

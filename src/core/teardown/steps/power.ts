@@ -1,4 +1,4 @@
-import { type BuildIndex, CONNECTOR_MOTION } from "../../build";
+import { type BuildIndex, CONNECTOR_MOTION, hasFilms } from "../../build";
 import { type Act, looseTestMissing, passStatus, powerOf, seated } from "../../job";
 import { listed } from "../../quantity";
 import { cutList } from "../../tape";
@@ -63,6 +63,12 @@ function handsLeft(v: AtStep): boolean {
   );
 }
 
+/** The work after the open pass is under way: the front film is off, or, where there is none, something is back. */
+const closingBegan = (v: AtStep): boolean =>
+  hasFilms(v.b.build)
+    ? v.s.bond.frontFilmOff
+    : passStatus(v, "open").complete && (Object.values(v.s.parts).includes("back") || Object.keys(v.s.close.seams).length > 0);
+
 /** Off again for those hands; drained too, as long as the battery is still off. */
 function offForHands(v: AtStep, drain: boolean): boolean {
   const { mains, shutDown } = v.s.bench;
@@ -80,7 +86,7 @@ export function offDone(v: AtStep, target: string, holds: boolean, drain = false
       ? v.s.subject !== "in"
       : target === "bond"
         ? seated(v.s)
-        : v.s.bond.frontFilmOff && (!handsLeft(v) || offForHands(v, drain));
+        : closingBegan(v) && (!handsLeft(v) || offForHands(v, drain));
   if (past) return true;
   if (target === "bond" && looseTestMissing(v)) return false;
   if (target === "close" && !passStatus(v, "open").complete) return false;

@@ -1,3 +1,4 @@
+import { hasFilms } from "../../build";
 import { stepId } from "../step";
 import { lastFed } from "./power";
 import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
@@ -25,18 +26,24 @@ export function bond(ask: WayInAsk): Source {
     say.before(lay, stepId("rehearse"), "the lowering is rehearsed over the tape, liners on");
     say.before(stepId("looseTest"), lay, "the loose test comes before any tape");
     const pull = say.step("linerPull", p.id);
-    say.before(stepId("dust"), pull, "dust is blown off before the tape is bare");
-    say.before(pull, stepId("backFilmOff"), "the film comes off in the last seconds");
+    if (hasFilms(ask.build)) {
+      say.before(stepId("dust"), pull, "dust is blown off before the tape is bare");
+      say.before(pull, stepId("backFilmOff"), "the film comes off in the last seconds");
+    } else say.before(pull, seat, "the tape is bare when it is set on");
   }
+  const films = hasFilms(ask.build);
   if (pieces.length) {
     say.step("rehearse");
-    say.before(stepId("rehearse"), stepId("dust"), "dust settles again while it is rehearsed");
+    if (films) say.before(stepId("rehearse"), stepId("dust"), "dust settles again while it is rehearsed");
+    else for (const p of pieces) say.before(stepId("rehearse"), stepId("linerPull", p.id), "the tape grips at once");
   }
-  say.step("dust");
-  say.step("backFilmOff");
-  say.before(stepId("dust"), stepId("backFilmOff"), "dust is blown off before the panel is bare");
+  if (films) {
+    say.step("dust");
+    say.step("backFilmOff");
+    say.before(stepId("dust"), stepId("backFilmOff"), "dust is blown off before the panel is bare");
+  }
   say.step("seat", b.subject.id);
-  say.before(stepId("backFilmOff"), seat, "the film would stay under the panel");
+  if (films) say.before(stepId("backFilmOff"), seat, "the film would stay under the panel");
   if (pieces.length) say.before(seat, say.step("press"), "it is pressed where it lies");
   return say;
 }

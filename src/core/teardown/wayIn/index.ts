@@ -1,4 +1,4 @@
-import { type Build, indexBuild } from "../../build";
+import { type Build, type BuildIndex, indexBuild } from "../../build";
 import type { PlanChange, Step } from "../step";
 import { bond } from "./bond";
 import { leads } from "./leads";
@@ -10,7 +10,18 @@ import { type Edge, type Source, type WayInAsk, wayInAsk } from "./source";
 /** Sources of the way in, each independent of the others. Where an order is free, the one named first goes first. */
 const SOURCES: Readonly<Record<string, (ask: WayInAsk) => Source>> = { leads, power, bond, prove, mirror };
 
-export type WayIn = { ok: true; steps: Step[] } | { ok: false; problem: string };
+export type WayIn = { ok: true; steps: Step[]; warnings: string[] } | { ok: false; problem: string };
+
+/** Moments a build may name, as they are said. */
+const MOMENT: Readonly<Record<string, string>> = {
+  seat: "the panel is seated",
+  looseTest: "the loose test",
+  press: "the tape is pressed",
+  dust: "the dust is blown off",
+  backFilmOff: "the back film is off",
+  frontFilmOff: "the front film is off",
+  rehearse: "the lowering is rehearsed",
+};
 
 /**
  * The way back, from constraints of its own: the mirror of the way out where nothing speaks against it, and the known
@@ -19,7 +30,7 @@ export type WayIn = { ok: true; steps: Step[] } | { ok: false; problem: string }
  * @param out the way out, in order
  * @param changes what the new panel asks for beside a plain swap
  * @returns steps in order; those that are not where plain reversal would put them carry `because`. A circle is told in the
- * names of its steps, with what put one before the other
+ * names of its steps, with what put one before the other; `warnings` are orders of the build that name what is not planned
  * @example wayIn(build, plan.out).steps.find((x) => x.kind === "looseTest").because // "Before anything is stuck or closed: a bad panel comes out again without harm."
  */
 export function wayIn(build: Build, out: readonly Step[], changes: readonly PlanChange[] = []): WayIn {
@@ -31,21 +42,36 @@ export function wayIn(build: Build, out: readonly Step[], changes: readonly Plan
     for (const s of said.steps) if (!steps.has(s.id)) steps.set(s.id, s);
     edges.push(...said.edges);
   }
+  const warnings: string[] = [];
   // What the build itself says, by the name of a part, screw group, connector or step.
   for (const w of build.wayIn) {
     const find = (x: string) => (steps.has(x) ? x : [...steps.values()].find((s) => s.target === x || s.kind === x)?.id);
     const first = find(w.first);
     const then = find(w.next);
-    if (!first || !then) continue;
+    if (!first || !then) {
+      warnings.push(unheard(ask.b, w, !first ? w.first : w.next));
+      continue;
+    }
     edges.push({ first, then, why: w.why });
     const s = steps.get(first)!;
     if (!s.because) steps.set(first, { ...s, because: w.why });
   }
-  return ordered(steps, edges);
+  const way = ordered(steps, edges);
+  return way.ok ? { ...way, warnings } : way;
+}
+
+/** A word of the build no step stands for: said, not dropped. */
+function unheard(b: BuildIndex, w: Build["wayIn"][number], missing: string): string {
+  const name = (x: string) =>
+    MOMENT[x] ?? (b.part.get(x) ?? b.group.get(x) ?? b.connector.get(x) ?? b.tape.get(x))?.name.toLowerCase() ?? `"${x}"`;
+  return `The build puts ${name(w.first)} before ${name(w.next)} (${w.why.replace(/\.$/, "")}), but ${name(missing)} is not ${MOMENT[missing] ? "part of" : "moved in"} this plan.`;
 }
 
 /** Kahn's order, always the first ready step in the order they were named; else the circle, in words. */
-function ordered(steps: ReadonlyMap<string, Step>, edges: readonly Edge[]): WayIn {
+function ordered(
+  steps: ReadonlyMap<string, Step>,
+  edges: readonly Edge[],
+): { ok: true; steps: Step[] } | { ok: false; problem: string } {
   const needs = new Map<string, Edge[]>([...steps.keys()].map((k) => [k, []]));
   for (const e of edges) if (steps.has(e.first)) needs.get(e.then)?.push(e);
   const list: Step[] = [];

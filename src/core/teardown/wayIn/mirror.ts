@@ -1,6 +1,6 @@
 import { type Step, type StepKind, stepId } from "../step";
 import { beforeOpenPass, earlySteps, whyLead } from "./leads";
-import { Says, type Source, type WayInAsk } from "./source";
+import { beforeClosing, Says, type Source, type WayInAsk } from "./source";
 
 /** The kind of step that undoes one of the way out; undefined where another source puts it back, or nothing does. */
 const UNDOES: Partial<Record<StepKind, StepKind>> = {
@@ -32,7 +32,7 @@ export function mirror(ask: WayInAsk): Source {
     const id = say.step(kind, s.target, kind === "cableOn" ? whyLead(ask, s.target, early) : undefined);
     if (!early.has(id) && !seen.has(id))
       say.before(
-        ownScrews.has(s.target) ? stepId("seat") : stepId("frontFilmOff"),
+        ownScrews.has(s.target) ? stepId("seat") : beforeClosing(ask),
         id,
         ownScrews.has(s.target) ? "its screws hold it once it is seated" : "the open pass comes before closing up",
       );

@@ -1,7 +1,7 @@
 import { overPower } from "../../build";
 import { type StepKind, stepId } from "../step";
 import { pointsOf } from "../steps/power";
-import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
+import { firstOfBond, firstOfClose, Says, type Source, type WayInAsk } from "./source";
 
 /** The three starts of a job. */
 export type Start = "test" | "prove" | "closed";
@@ -48,7 +48,7 @@ export function power(ask: WayInAsk): Source {
   const open = fed("prove");
   for (const s of ask.settled) say.before(s, open.first, "it is looked at once it is fixed in its place");
   say.before(open.last, stepId("proveOpen"), "a check needs a supply");
-  offAgain(say, "close", stepId("proveOpen"), stepId("frontFilmOff"), "nothing is pressed or screwed under power");
+  offAgain(say, "close", stepId("proveOpen"), firstOfClose(ask), "nothing is pressed or screwed under power");
   startsByItself(say);
   const closed = fed("closed");
   say.before(stepId("angle"), closed.first, "it is started once it is whole");

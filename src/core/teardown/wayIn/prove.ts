@@ -1,3 +1,4 @@
+import { hasFilms } from "../../build";
 import { stepId } from "../step";
 import { Says, type Source, type WayInAsk } from "./source";
 
@@ -9,10 +10,11 @@ export function prove(ask: WayInAsk): Source {
   const say = new Says(ask);
   say.step("looseTest");
   say.step("proveOpen");
-  say.step("frontFilmOff");
+  const films = hasFilms(ask.build);
+  if (films) say.step("frontFilmOff");
   const last = ["seams", "angle", "proveClosed", "handOver"] as const;
   for (const k of last) say.step(k);
-  say.before(stepId("frontFilmOff"), stepId("seams"), "seams are looked at on a closed machine");
+  if (films) say.before(stepId("frontFilmOff"), stepId("seams"), "seams are looked at on a closed machine");
   say.chain(
     last.map((k) => stepId(k)),
     "looked round before it is started, started before it is handed over",

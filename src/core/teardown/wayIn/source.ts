@@ -1,4 +1,4 @@
-import type { Build, BuildIndex } from "../../build";
+import { type Build, type BuildIndex, hasFilms } from "../../build";
 import { type CutPiece, cutList } from "../../tape";
 import { type PlanChange, type Planned, type Step, type StepKind, stepId } from "../step";
 import { makeStep } from "../steps";
@@ -63,7 +63,16 @@ export class Says implements Source {
 }
 
 /**
- * What the bond begins with: with tape the lowering is rehearsed, without it the pocket is dusted.
+ * What the bond begins with: with tape the lowering is rehearsed, without it the pocket is dusted; a whole lid is set on at once.
  * @example firstOfBond(ask) // "rehearse"
  */
-export const firstOfBond = (ask: WayInAsk): string => (ask.pieces.length ? stepId("rehearse") : stepId("dust"));
+export const firstOfBond = (ask: WayInAsk): string =>
+  ask.pieces.length ? stepId("rehearse") : hasFilms(ask.build) ? stepId("dust") : stepId("seat");
+
+/**
+ * The first step after the open pass that is no power: the front film, or the looking round where there is none.
+ * @example firstOfClose(ask) // "frontFilmOff"
+ */
+export const firstOfClose = (ask: WayInAsk): string => stepId(hasFilms(ask.build) ? "frontFilmOff" : "seams");
+/** What everything that closes up comes after. @example beforeClosing(ask) // "frontFilmOff" */
+export const beforeClosing = (ask: WayInAsk): string => (hasFilms(ask.build) ? stepId("frontFilmOff") : stepId("drain", "close"));

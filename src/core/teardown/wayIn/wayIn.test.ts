@@ -116,7 +116,8 @@ describe("the sources of the way in", () => {
         "proveOpen",
         "shutDown:close",
         "drain:close",
-        "frontFilmOff",
+        // A whole lid comes closed, with its panel in it: no film, no pocket to blow clear.
+        ...(build.subject.kind === "lidAssembly" ? [] : ["frontFilmOff"]),
         "seams",
         "angle",
         "mainsIn:closed",
@@ -135,7 +136,9 @@ describe("the sources of the way in", () => {
       const ask = wayInAsk(indexBuild(build), wayOf(build), []);
       const steps = back(build);
       const taped = ask.pieces.length > 0;
-      expect(firstOfBond(ask)).toBe(taped ? "rehearse" : "dust");
+      const whole = build.subject.kind === "lidAssembly";
+      expect(firstOfBond(ask)).toBe(taped ? "rehearse" : whole ? "seat" : "dust");
+      expect(steps.some((s) => ["dust", "backFilmOff", "frontFilmOff"].includes(s.kind))).toBe(!whole);
       expect(steps.some((s) => s.kind === "press")).toBe(taped);
       expect(steps.some((s) => s.kind === "rehearse")).toBe(taped);
       for (const s of steps.filter((x) => x.kind === "tapeLay")) expect(at(steps, s.id)).toBeGreaterThan(at(steps, "looseTest"));
