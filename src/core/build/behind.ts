@@ -81,6 +81,23 @@ export function overPower(b: BuildIndex): Set<string> {
   return found;
 }
 
+/**
+ * What a build puts before these moments by name, at one remove or more, with the moments themselves.
+ * @example saidBefore(build, ["seat"]).has("seat") // true
+ */
+export function saidBefore(build: Build, moments: readonly string[]): Set<string> {
+  const said = new Set(moments);
+  for (let grown = true; grown; ) {
+    grown = false;
+    for (const w of build.wayIn)
+      if (said.has(w.next) && !said.has(w.first)) {
+        said.add(w.first);
+        grown = true;
+      }
+  }
+  return said;
+}
+
 const late = new WeakMap<Build, ReadonlySet<string>>();
 
 /**
@@ -92,15 +109,7 @@ export function lateLeads(build: Build): ReadonlySet<string> {
   const known = late.get(build);
   if (known) return known;
   const b = indexBuild(build);
-  const said = new Set(["seat", "looseTest", "proveOpen"]);
-  for (let grown = true; grown; ) {
-    grown = false;
-    for (const w of build.wayIn)
-      if (said.has(w.next) && !said.has(w.first)) {
-        said.add(w.first);
-        grown = true;
-      }
-  }
+  const said = saidBefore(build, ["seat", "looseTest", "proveOpen"]);
   const waits = (c: Connector): boolean =>
     !c.powerPoint &&
     c.joins[0] !== b.subject.id &&

@@ -1,4 +1,4 @@
-export { type Behind, behind, inTheWay, lateLeads, overPower } from "./behind";
+export { type Behind, behind, inTheWay, lateLeads, overPower, saidBefore } from "./behind";
 export { type BuildProblem, checkBuild, lookAgain } from "./check";
 export { CONNECTOR_MOTION, type ConnectorMotion } from "./connectorMotion";
 export {

@@ -1,4 +1,4 @@
-import { behind, lateLeads, overPower } from "../../build";
+import { behind, lateLeads, overPower, saidBefore } from "../../build";
 import { stepId } from "../step";
 import { firstFed } from "./power";
 import { Says, type Source, type WayInAsk } from "./source";
@@ -64,15 +64,7 @@ export function earlySteps(ask: WayInAsk): Map<string, string> {
   for (const c of build.connectors)
     if (!c.powerPoint && c.joins[0] !== b.subject.id && (c.serves === "picture" || c.serves === "power"))
       lead(c.id, c.serves === "picture" ? PICTURE : SUPPLY);
-  const ahead = new Set(["seat", "looseTest"]);
-  for (let grown = true; grown; ) {
-    grown = false;
-    for (const w of build.wayIn)
-      if (ahead.has(w.next) && !ahead.has(w.first)) {
-        ahead.add(w.first);
-        grown = true;
-      }
-  }
+  const ahead = saidBefore(build, ["seat", "looseTest"]);
   for (const x of ahead) {
     if (b.part.has(x)) {
       first(stepId("partBack", x), REACH);
