@@ -1,17 +1,27 @@
 import type { Connector } from "../build";
 import type { Pass } from "../proof";
 import type { JobState } from "./state";
+import { seated } from "./subject";
 
 /**
  * What a pass of Prove has seen no longer speaks for this machine; `by` is what was touched.
  * @example voidPasses(emptyState(), "display-plug")
  */
 export function voidPasses(s: JobState, by: string, passes: readonly Pass[] = ["open", "closed"]): void {
+  if (passes.includes("open")) s.close.begun = false;
   for (const pass of passes) {
     if (Object.keys(s.prove[pass]).length === 0) continue;
     s.prove[pass] = {};
     s.prove.voided[pass] = by;
   }
+}
+
+/**
+ * Something goes home: once the open pass was looked at, that is the beginning of closing up.
+ * @example homeAgain(emptyState())
+ */
+export function homeAgain(s: JobState): void {
+  if (seated(s) && Object.keys(s.prove.open).length > 0) s.close.begun = true;
 }
 
 /** What only the closed pass looks at: a lead that serves it leaves the open pass standing. */

@@ -126,7 +126,13 @@ export interface JobState {
     /** True once the open pass was complete at a moment of this log. */
     voided: Partial<Record<Pass, string>>;
   };
-  close: { seams: Record<string, true>; angleDeg: number | null; handedOver: { to: string; clock: string } | null };
+  /** `begun` once something went home after the open pass was looked at. */
+  close: {
+    begun: boolean;
+    seams: Record<string, true>;
+    angleDeg: number | null;
+    handedOver: { to: string; clock: string } | null;
+  };
   /** Newest clock and event that counted. */
   last: { clock: string; id: string } | null;
   counted: number;
@@ -191,7 +197,7 @@ export function emptyState(): JobState {
     looseTest: null,
     bond: freshBond(),
     prove: { open: {}, closed: {}, faults: [], policyHash: null, accepted: null, voided: {} },
-    close: { seams: {}, angleDeg: null, handedOver: null },
+    close: { begun: false, seams: {}, angleDeg: null, handedOver: null },
     last: null,
     counted: 0,
   };

@@ -53,7 +53,7 @@ function compute(build: Build, changes: readonly PlanChange[], budget: number | 
   if (!back.ok) return back;
   const all = [...out.steps, ...back.steps];
   const tools = new Map<string, string[]>();
-  for (const s of all) if (s.tool) tools.set(s.tool, [...(tools.get(s.tool) ?? []), s.title]);
+  for (const s of all) for (const t of s.tools ?? (s.tool ? [s.tool] : [])) tools.set(t, [...(tools.get(t) ?? []), s.title]);
   for (const c of changes) if (!c.part.startsWith("none")) tools.set(c.part[0]!.toUpperCase() + c.part.slice(1), [c.act]);
   return {
     ok: true,

@@ -11,6 +11,8 @@ export interface StepText {
   how: string;
   minutes: number;
   tool?: string;
+  /** All tools it takes, where it takes more than one. */
+  tools?: string[];
   caution?: string;
   hold?: string;
   /** Side of the machine that faces up for it; missing = either. */

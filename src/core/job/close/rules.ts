@@ -2,6 +2,7 @@ import type { BuildIndex } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, firstShut, no, notHere } from "../answer";
 import { placeOf } from "../clock";
+import { homeAgain } from "../passes";
 import type { RulesOf } from "../rule";
 import type { JobState } from "../state";
 import { mayCloseUp } from "./closingUp";
@@ -27,6 +28,7 @@ export const closeRules = {
     },
     apply: (s, p) => {
       s.parts[p.part] = "back";
+      homeAgain(s);
     },
   },
   "close.screwBack": {
@@ -35,6 +37,7 @@ export const closeRules = {
     may: (p, v) => mayPutBack(v, v.b, p.screw, p.type),
     apply: (s, p) => {
       s.screws[p.screw] = "back";
+      homeAgain(s);
     },
   },
   "close.screwsBackTogether": {
@@ -46,6 +49,7 @@ export const closeRules = {
       ),
     apply: (s, p) => {
       for (const x of p.screws) s.screws[x] = "back";
+      homeAgain(s);
     },
   },
   "close.screwTightened": {
@@ -54,6 +58,7 @@ export const closeRules = {
     may: (p, { s }) => (s.screws[p.screw] === "loosened" ? null : no("screw", "That one was not loosened, or is tight again.")),
     apply: (s, p) => {
       s.screws[p.screw] = "tightened";
+      homeAgain(s);
     },
   },
   "close.screwAccounted": {

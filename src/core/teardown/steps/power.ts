@@ -64,10 +64,7 @@ function handsLeft(v: AtStep): boolean {
 }
 
 /** The work after the open pass is under way: the front film is off, or, where there is none, something is back. */
-const closingBegan = (v: AtStep): boolean =>
-  hasFilms(v.b.build)
-    ? v.s.bond.frontFilmOff
-    : passStatus(v, "open").complete && (Object.values(v.s.parts).includes("back") || Object.keys(v.s.close.seams).length > 0);
+const closingBegan = (v: AtStep): boolean => (hasFilms(v.b.build) ? v.s.bond.frontFilmOff : v.s.close.begun);
 
 /** Off again for those hands; drained too, as long as the battery is still off. */
 function offForHands(v: AtStep, drain: boolean): boolean {

@@ -18,7 +18,8 @@ const count: ScrewCount = {
 
 export const screwsBack = {
   station: backStation,
-  make: ({ b }, group) => screwText(b, group, "Put back", "Each into its own hole, finger-tight first."),
+  make: ({ b }, group) =>
+    screwText(b, group, "Put back", "Each into its own hole: finger-tight in order, then tightened in the same order."),
   done: (v, group) => allIn(v, group, (st) => HOME.has(st ?? "")),
   next: (v, group) => nextOfGroup(v, group, count),
   events: {

@@ -66,11 +66,13 @@ export function earlySteps(ask: WayInAsk): Map<string, string> {
       lead(c.id, c.serves === "picture" ? PICTURE : SUPPLY);
   const ahead = saidBefore(build, ["seat", "looseTest"]);
   for (const x of ahead) {
+    // What the build says itself of why is what is said.
+    const why = build.wayIn.find((w) => w.first === x && ahead.has(w.next))?.why ?? REACH;
     if (b.part.has(x)) {
-      first(stepId("partBack", x), REACH);
-      for (const g of build.screwGroups) if (g.holds === x) first(stepId("screwsBack", g.id), REACH);
+      early.set(stepId("partBack", x), why);
+      for (const g of build.screwGroups) if (g.holds === x) first(stepId("screwsBack", g.id), why);
     }
-    if (b.connector.has(x)) first(stepId("cableOn", x), REACH);
+    if (b.connector.has(x)) early.set(stepId("cableOn", x), why);
   }
   return early;
 }
