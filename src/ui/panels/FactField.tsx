@@ -1,7 +1,6 @@
 "use client";
 import { confidenceColumn, FACT_LABEL, FACTS, type FactName, factColumns, sourceColumn, VALUE_WORDS } from "@/core/panel";
 import { SOURCE_CONFIDENCE, SOURCE_WORDS, SOURCES, type Source } from "@/core/quantity";
-import { Choose } from "../controls/Choose";
 import { Mark } from "../draw/Mark";
 
 /** What the form holds: text by column, and what is wrong with it. */
@@ -39,22 +38,25 @@ export function Cell({ f, fact, column, width }: { f: FormHandle; fact: FactName
   const choices = choicesOf(fact);
   const wrong = f.problems.get(column);
   const source = f.cells[sourceColumn(fact)];
-  const look = { className: `cell mono u u-${known(f, fact) ? source : ""}`, ...(width ? { style: { width } } : {}) };
+  const props = {
+    "aria-label": name,
+    "aria-invalid": wrong ? true : undefined,
+    value: f.cells[column] ?? "",
+    className: `cell mono u u-${known(f, fact) ? source : ""}`,
+    style: width ? { width } : undefined,
+  };
   return choices ? (
-    <Choose
-      {...look}
-      label={name}
-      invalid={!!wrong}
-      value={f.cells[column] ?? ""}
-      options={[["", "unknown"], ...choices.map((c) => [c, VALUE_WORDS[c] ?? c] as const)]}
-      onValue={(v) => f.set(column, v)}
-    />
+    <select {...props} onChange={(e) => f.set(column, e.target.value)}>
+      <option value="">unknown</option>
+      {choices.map((c) => (
+        <option key={c} value={c}>
+          {VALUE_WORDS[c] ?? c}
+        </option>
+      ))}
+    </select>
   ) : (
     <input
-      {...look}
-      aria-label={name}
-      aria-invalid={wrong ? true : undefined}
-      value={f.cells[column] ?? ""}
+      {...props}
       inputMode={/_mm$|_v$|_hz$|_in$|_khz$|contacts|lanes|bits|pixels/.test(column) ? "decimal" : undefined}
       placeholder="unknown"
       maxLength={400}
@@ -70,16 +72,22 @@ export function SourcePick({ f, fact }: { f: FormHandle; fact: FactName }) {
   const source = (f.cells[column] ?? "") as Source | "";
   return (
     <>
-      <Choose
+      <select
         className="cell mono"
-        label={`${FACT_LABEL[fact]}: source`}
-        invalid={f.problems.has(column)}
+        aria-label={`${FACT_LABEL[fact]}: source`}
+        aria-invalid={f.problems.get(column) ? true : undefined}
         style={{ width: 52 }}
         value={source}
         title={source ? SOURCE_WORDS[source] : "source not said"}
-        options={[["", "?"], ...SOURCES.map((s) => [s, s] as const)]}
-        onValue={(v) => f.set(column, v)}
-      />
+        onChange={(e) => f.set(column, e.target.value)}
+      >
+        <option value="">?</option>
+        {SOURCES.map((s) => (
+          <option key={s} value={s} label={s}>
+            {s}
+          </option>
+        ))}
+      </select>
       <input
         className="cell mono"
         aria-label={`${FACT_LABEL[fact]}: confidence, 0 to 1`}
