@@ -160,6 +160,7 @@ test("liquid: nothing wakes the machine until it is recorded as opened, cleaned 
     .getByRole("link", { name: /Identify/ })
     .first()
     .click();
+  await bench.ready("identify");
   await expect(box).toBeVisible();
   await box.getByRole("button", { name: "Mains are out" }).click();
   await box.getByRole("textbox").fill("rinsed with pure water, two days in the dry cupboard");
