@@ -28,7 +28,8 @@ export function homeAgain(s: JobState): void {
 const CLOSED_ONLY: ReadonlySet<string> = new Set(["wireless", "battery", "lidSensor", "keyboard", "speaker"]);
 
 /**
- * A connector was touched: the loose test and both passes of Prove no longer speak for it.
+ * A connector was touched: the loose test no longer speaks for it, nor do the passes of Prove that looked at what it serves.
+ * @param how drawn off; put on; or put on where its part goes home after the open pass, which never looked at it (`onLate`)
  * @example touch(emptyState(), "display-plug", undefined, "off")
  */
 export function touch(s: JobState, connector: string, c: Connector | undefined, how: "on" | "onLate" | "off"): void {
