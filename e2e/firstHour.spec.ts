@@ -8,7 +8,7 @@ test("an empty shop, an unknown machine, an unknown panel, an unknown seller: to
   page,
 }, info) => {
   test.setTimeout(240_000);
-  const shop = await emptyShop(info.testId);
+  const shop = await emptyShop(`${info.testId}-${info.retry}`);
   const bench = new Bench(page, shop.url);
   try {
     await page.goto(shop.url);
@@ -70,6 +70,7 @@ test("an empty shop, an unknown machine, an unknown panel, an unknown seller: to
     await expect(page.getByLabel("Machine", { exact: true })).toHaveValue("Wendell Brae 14");
     await page.getByRole("button", { name: "Start from the template of family C" }).click();
     await page.getByRole("button", { name: "Save", exact: false }).first().click();
+    await page.waitForURL(/builds\/(?!new)/);
     await expect(page.getByText(/Saved as version 1/)).toBeVisible();
     await page.getByRole("link", { name: /^Go on with H-/ }).click();
     await page.waitForURL("**/plan");
@@ -95,7 +96,7 @@ test("an empty shop, an unknown machine, an unknown panel, an unknown seller: to
 
 test("the same by touch alone, on a tablet: every act has a control for a thumb", async ({ browser }, info) => {
   test.setTimeout(240_000);
-  const shop = await emptyShop(`touch-${info.testId}`);
+  const shop = await emptyShop(`touch-${info.testId}-${info.retry}`);
   const context = await browser.newContext({ viewport: { width: 1024, height: 768 }, hasTouch: true });
   const page = await context.newPage();
   page.setDefaultTimeout(20_000);
@@ -153,6 +154,7 @@ test("the same by touch alone, on a tablet: every act has a control for a thumb"
     await expect(page.locator("html[data-ready]")).toHaveCount(1);
     await tap("Start from the template of family C");
     await page.getByRole("button", { name: "Save", exact: false }).first().tap();
+    await page.waitForURL(/builds\/(?!new)/);
     await expect(page.getByText(/Saved as version 1/)).toBeVisible();
     await go(/^Go on with H-/);
     await page.waitForURL("**/plan");

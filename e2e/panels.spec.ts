@@ -90,6 +90,9 @@ test("a new panel is added from what was measured, everything else unknown", asy
   await page.getByLabel("Contacts", { exact: true }).fill("30");
   await page.getByRole("button", { name: /Add the panel/ }).click();
   await page.waitForURL("**/panels/qh140fhz-t77");
+  // Its own page has taken the place of the form, and says what was done.
+  await expect(page.getByRole("button", { name: /Save the panel/ })).toBeVisible();
+  await expect(page.getByRole("status").filter({ hasText: "Saved as version 1." })).toBeVisible();
   const { panel } = await (await page.request.get(`${bench.url}/api/panels/qh140fhz-t77`)).json();
   expect(panel.contacts).toEqual({ value: 30, source: "M" });
   expect(panel.family.value).toBeNull();

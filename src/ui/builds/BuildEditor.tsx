@@ -1,7 +1,8 @@
 "use client";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
+import { arrived, carried, carry } from "@/client/carried";
 import { type Said, send } from "@/client/send";
 import {
   addConnector,
@@ -56,7 +57,11 @@ export function BuildEditor({
   const [selected, setSelected] = useState<Thing | null>(null);
   const [tool, setTool] = useState<Tool>("move");
   const [spot, setSpot] = useState<{ xMm: number; yMm: number } | null>(null);
-  const [said, setSaid] = useState<Said | null>(null);
+  const [said, setSaid] = useState<Said | null>(() => {
+    const words = carried(first.id);
+    return words ? { ok: true, words } : null;
+  });
+  useEffect(() => arrived(first.id), [first.id]);
   const edit = (next: Build) => {
     setPast((p) => [...p.slice(-MOST_UNDO), build]);
     setBuild(next);
@@ -110,8 +115,12 @@ export function BuildEditor({
     draft.drop();
     setVersion(r.body.version);
     setSaved(build);
-    setSaid({ ok: true, words: `Saved as version ${r.body.version}. Jobs under way keep the build they were planned with.` });
-    if (firstVersion === 0) router.replace(`/builds/${r.body.id}${back ? `?job=${back.id}` : ""}`);
+    const words = `Saved as version ${r.body.version}. Jobs under way keep the build they were planned with.`;
+    setSaid({ ok: true, words });
+    if (firstVersion > 0) return;
+    // The new build's own page takes this one's place, and says it again.
+    carry(r.body.id, words);
+    router.replace(`/builds/${r.body.id}${back ? `?job=${back.id}` : ""}`);
   };
   return (
     <main className="grow-page">

@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { arrived, carried, carry } from "@/client/carried";
 import { read, write } from "@/client/device";
 import {
   confidenceColumn,
@@ -39,7 +40,10 @@ export function PanelEditor({ panel, version }: { panel: Panel | null; version: 
     version,
   }));
   const [draft, setDraft] = useState<Draft>(base);
-  const [state, setState] = useState<State>({ kind: "idle" });
+  const [state, setState] = useState<State>(() => ({ kind: panel && carried(panel.id) ? "saved" : "idle" }));
+  useEffect(() => {
+    if (panel) arrived(panel.id);
+  }, [panel]);
   const [tried, setTried] = useState(false);
   const changed = JSON.stringify(draft) !== JSON.stringify(base);
 
@@ -112,7 +116,10 @@ export function PanelEditor({ panel, version }: { panel: Panel | null; version: 
       setBase(saved);
       setDraft(saved);
       setState({ kind: "saved" });
-      if (!panel) router.replace(`/panels/${form.panel.id}`);
+      if (!panel) {
+        carry(form.panel.id, "saved");
+        router.replace(`/panels/${form.panel.id}`);
+      }
       router.refresh();
       return;
     }
