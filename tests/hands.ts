@@ -16,6 +16,9 @@ export class Hands {
   private readonly tapeOut = new Set<string>();
   private readonly laid = new Set<string>();
   private readonly tethered = new Set<string>();
+  /** The lid stands at the angle of these turns. */
+  private readonly turned = new Set<string>();
+  private readonly turnedBack = new Set<string>();
   private mains: "in" | "out" = "in";
   private running = true;
   private modeOff = false;
@@ -124,6 +127,21 @@ export class Hands {
         this.tapeOut.add(t.id);
         return;
       }
+      case "open.lidTurned": {
+        const t = b.turns!.find((x) => x.id === p.turn)!;
+        for (const x of t.free) if (!this.isAway(x)) say(t.id, `${x} is still in the way of it`);
+        if (this.turned.has(t.id)) say(t.id, "stands so already");
+        this.turned.add(t.id);
+        return;
+      }
+      case "close.lidTurnedBack":
+        if (!this.turned.has(p.turn!)) say(p.turn!, "never stood so");
+        for (const g of b.screwGroups)
+          if (g.keepUntil === p.turn && this.goesBack(g.holds) && g.screws.some((s) => this.screw.has(s.id)))
+            say(p.turn!, `the lid drops: ${g.id} are out`);
+        this.turned.delete(p.turn!);
+        this.turnedBack.add(p.turn!);
+        return;
       case "open.tethered":
         this.tethered.add(p.option!);
         return;
@@ -144,7 +162,10 @@ export class Hands {
         this.plug(e, p.connector!);
         return;
       case "swap.looseTested": {
-        if (this.subject !== "none") say("", "the panel is not loose");
+        if (this.subject === "old") say("", "the old one is still in");
+        // A whole lid is tried where it hangs; whatever is stuck or lowered into a pocket is tried before.
+        if (this.subject === "seated" && !this.hangs) say("", "the panel is not loose");
+        if (this.subject === "none" && this.hangs) say("", "it hangs on its leads, and on nothing else");
         const none = this.fed(p.supply as never);
         if (none) say("", `no supply: ${none}`);
         const open = this.openLeads();
@@ -160,6 +181,7 @@ export class Hands {
         if (this.voltage) say(p.piece!, "under voltage");
         return;
       case "bond.tapeLaid":
+        if (b.subject.bringsTape) say(p.piece!, "it brought its tape");
         this.laid.add(p.piece!);
         return;
       case "bond.filmOff":
@@ -172,6 +194,16 @@ export class Hands {
         if (this.backFilm && b.subject.kind !== "lidAssembly") say("", "its film is still on the back");
         const shut = b.connectors.filter((c) => this.off.has(c.id) && this.hiddenBySeat(c)).map((c) => c.id);
         if (shut.length) say("", `${shut.join(", ")} can never be put on again`);
+        if (this.hangs)
+          for (const c of b.connectors)
+            if (
+              c.joins[0] === b.subject.part &&
+              !this.off.has(c.id) &&
+              !this.hiddenBySeat(c) &&
+              // What lies over it had to be back already: then it could not wait.
+              this.over(c.under, b.subject.part).length === 0
+            )
+              say(c.id, "on before the lid is held by its hinges");
         this.subject = "seated";
         return;
       }
@@ -219,6 +251,29 @@ export class Hands {
     const own = this.b.connectors.filter((c) => c.joins[0] === this.b.subject.part);
     return own.some((c) => this.off.has(c.id)) && own.some((c) => !this.off.has(c.id));
   }
+  /** A whole lid on its hinges, by screws alone. */
+  private get hangs(): boolean {
+    return this.b.subject.kind === "lidAssembly" && this.b.tapes.every((t) => t.holds !== this.b.subject.part);
+  }
+  private held(g: Build["screwGroups"][number]): string[] {
+    return [g.holds, ...(g.alsoHolds ?? [])];
+  }
+  private goesBack(part: string): boolean {
+    const fate = this.b.parts.find((x) => x.id === part)?.fate;
+    return fate !== "destroyed" && fate !== "comesWithNew";
+  }
+  /** Moved out of the way, whatever it is. */
+  private isAway(x: string): boolean {
+    return (
+      this.out.has(x) ||
+      this.folded.has(x) ||
+      this.off.has(x) ||
+      this.tapeOut.has(x) ||
+      this.turned.has(x) ||
+      (x === this.b.subject.part && this.subject === "none") ||
+      (this.b.screwGroups.find((g) => g.id === x)?.screws.every((s) => this.screw.has(s.id)) ?? false)
+    );
+  }
   /** Out of a hand's reach over a seated panel. */
   private hiddenBySeat(c: Build["connectors"][number]): boolean {
     return !c.reachableWhenSeated || c.under.includes(this.b.subject.part);
@@ -231,6 +286,7 @@ export class Hands {
       const g = this.group(s);
       const on = this.over(g.under);
       if (on.length) this.say(e, s, `${on.join(", ")} lies over it`);
+      if (g.keepUntil && !this.isAway(g.keepUntil)) this.say(e, s, `it drops: nothing else holds it before ${g.keepUntil}`);
       if (g.loosenOnly !== loose) this.say(e, s, "this one is only loosened, or has to come out");
       this.screw.set(s, loose ? "loose" : "out");
     }
@@ -238,9 +294,11 @@ export class Hands {
   private screwIn(e: JobEvent, screws: readonly string[]): void {
     for (const s of screws) {
       const g = this.group(s);
-      const held =
-        g.holds === this.b.subject.part ? this.subject === "seated" : !this.out.has(g.holds) && !this.folded.has(g.holds);
-      if (!held) this.say(e, s, `${g.holds} is not there to be held`);
+      for (const h of this.held(g)) {
+        const there = h === this.b.subject.part ? this.subject === "seated" : !this.out.has(h) && !this.folded.has(h);
+        if (!there && this.goesBack(h)) this.say(e, s, `${h} is not there to be held`);
+      }
+      if (!g.loosenOnly && !this.held(g).some((h) => this.goesBack(h))) this.say(e, s, "what it held does not come back");
       const on = this.over(g.under, g.holds);
       if (on.length) this.say(e, s, `${on.join(", ")} lies over it`);
       if (this.running) this.say(e, s, "screwed while it runs");
@@ -250,18 +308,14 @@ export class Hands {
   private free(e: JobEvent, part: string, folding: boolean): void {
     const p = this.b.parts.find((x) => x.id === part)!;
     for (const g of this.b.screwGroups)
-      if (g.holds === part) for (const s of g.screws) if (!this.screw.has(s.id)) this.say(e, part, `held by screw ${s.id}`);
+      if (this.held(g).includes(part))
+        for (const s of g.screws) if (!this.screw.has(s.id)) this.say(e, part, `held by screw ${s.id}`);
     for (const t of this.b.tapes) if (t.holds === part && !this.tapeOut.has(t.id)) this.say(e, part, `held by ${t.id}`);
     for (const x of p.blockedBy) if (!this.out.has(x) && !this.folded.has(x)) this.say(e, part, `${x} is in the way`);
     if (folding) return;
     for (const c of this.b.connectors) if (c.joins[0] === part && !this.off.has(c.id)) this.say(e, part, `hangs on ${c.id}`);
     for (const way of p.either) {
-      const away = (x: string) =>
-        this.out.has(x) ||
-        this.folded.has(x) ||
-        this.off.has(x) ||
-        this.tapeOut.has(x) ||
-        (this.b.screwGroups.find((g) => g.id === x)?.screws.every((s) => this.screw.has(s.id)) ?? false);
+      const away = (x: string) => this.isAway(x);
       if (!way.options.some((o) => o.free.every(away) && (!o.instead || this.tethered.has(o.id)))) this.say(e, part, way.why);
     }
   }
@@ -305,16 +359,24 @@ export class Hands {
     const { b } = this;
     const p = b.parts.find((x) => x.id === part)!;
     if (!this.out.has(part) && !this.folded.has(part)) this.say(e, part, "was never away");
+    if (!this.goesBack(part)) this.say(e, part, "is broken, or comes with the new one");
     for (const q of b.parts)
       if (
         q.blockedBy.includes(part) &&
-        (q.id === b.subject.part ? this.subject === "none" && q.out && !this.saidFirst(part) : this.out.has(q.id))
+        (q.id === b.subject.part
+          ? this.subject === "none" && q.out && !this.saidFirst(part)
+          : this.out.has(q.id) && this.goesBack(q.id))
       )
         this.say(e, part, `${q.id} belongs behind it and is still out`);
     for (const c of b.connectors)
       if (c.under.includes(part) && this.off.has(c.id)) this.say(e, part, `it shuts ${c.id} in, still off`);
     for (const g of b.screwGroups)
-      if (g.under.includes(part) && g.holds !== part && g.screws.some((s) => this.screw.has(s.id)))
+      if (
+        g.under.includes(part) &&
+        g.holds !== part &&
+        this.held(g).some((h) => this.goesBack(h)) &&
+        g.screws.some((s) => this.screw.has(s.id))
+      )
         this.say(e, part, `it shuts in ${g.id}, not home`);
     if (this.running) this.say(e, part, "while it runs");
     // Over the pack's own plug it goes on after it: then it is off that counts, not the voltage on the plug.
@@ -326,9 +388,11 @@ export class Hands {
   }
   private leaves(e: JobEvent): void {
     if (this.subject !== "seated") this.say(e, "", "nothing was put in");
-    for (const id of [...this.out, ...this.folded]) this.say(e, id, "is left out");
+    for (const id of this.turned) this.say(e, id, "still stands turned");
+    for (const id of [...this.out, ...this.folded]) if (this.goesBack(id)) this.say(e, id, "is left out");
     for (const id of this.off) this.say(e, id, "is left off");
-    for (const [id, how] of this.screw) this.say(e, id, `is left ${how}`);
+    for (const [id, how] of this.screw)
+      if (how === "loose" || this.held(this.group(id)).some((h) => this.goesBack(h))) this.say(e, id, `is left ${how}`);
     if (!this.tested) this.say(e, "", "never tried before it was stuck");
     if (this.proven === 0) this.say(e, "", "never proven");
     if (this.laid.size && !this.pressed) this.say(e, "", "tape laid and never pressed");

@@ -76,6 +76,8 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
       if (!c!.powerPoint && !c!.aheadOfIsolation && !isolated()) say(s, "before isolation");
       if (c!.powerPoint && (running || mains)) say(s, "battery plug with mains in");
       off.add(s.target);
+    } else if (s.kind === "turnLid") {
+      for (const x of b.turns!.find((y) => y.id === s.target)!.free) if (!isAway(x)) say(s, `${x} in the way of it`);
     } else if (s.kind === "tether") tethered.add(s.target);
     else if (s.kind === "partOut" || s.kind === "partFold") {
       for (const x of p!.blockedBy) if (!gone(x)) say(s, `blocked by ${x}`);
@@ -99,6 +101,7 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
   const outParts = new Set(away);
   let seated = false;
   let tested = false;
+  const hung = b.subject.kind === "lidAssembly" && b.tapes.every((t) => t.holds !== panel);
   for (const s of back) {
     if (seen.has(s.id) && !["shutDown", "mainsOut", "drain", "batteryOff"].includes(s.kind)) say(s, "twice");
     seen.add(s.id);
@@ -108,6 +111,7 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
     const p = part.get(s.target);
     if (s.kind === "looseTest") {
       const left = b.connectors.filter((x) => x.joins[0] === panel && off.has(x.id));
+      if (hung && !seated) say(s, "tried hanging on its leads");
       if (left.length) say(s, `tested without ${left.map((x) => x.id).join(", ")}`);
       if (!running) say(s, "tested without power");
       tested = true;
@@ -123,8 +127,11 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
       if (!tested) say(s, "liner before a loose test");
       if (!isolated()) say(s, "liner under power");
     } else if (s.kind === "seat") {
-      if (!tested) say(s, "seated before a loose test");
-      if (b.connectors.some((x) => x.joins[0] === panel && off.has(x.id))) say(s, "seated over open connectors");
+      // A whole lid hangs on its hinges before its leads are on, and is tried there; all else is tried, then seated.
+      if (hung && tested) say(s, "tried before anything held it");
+      if (!hung && !tested) say(s, "seated before a loose test");
+      const shut = (x: (typeof b.connectors)[0]) => !hung || !x.reachableWhenSeated || x.under.includes(panel);
+      if (b.connectors.some((x) => x.joins[0] === panel && off.has(x.id) && shut(x))) say(s, "seated over open connectors");
       seated = true;
     } else if (s.kind === "partBack") {
       if (!away.has(s.target)) say(s, "was never out");

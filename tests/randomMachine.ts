@@ -66,5 +66,39 @@ export function randomMachine(seed: number): Build {
       keepInHoles: false,
       screws: [1, 2, 3, 4].map((i) => ({ id: `own-${i}`, type: "cross", xMm: 20 * i, yMm: 12, where: `corner ${i}` })),
     });
+  newWords(b, random, names);
   return b;
+}
+
+/** What version 3 of the format can say: turns of the lid, what stays in until then, orders, shared screws, parts that do not come back. */
+function newWords(b: Build, random: () => number, names: readonly string[]): void {
+  const own = b.screwGroups.find((g) => g.id === "own-screws");
+  const part = (id: string) => b.parts.find((p) => p.id === id)!;
+  if (random() < 0.3) {
+    b.turns = [
+      { id: "upright", name: "Lid over the edge", angleDeg: 90, how: "Base flat, lid hanging free.", minutes: 0.5, free: [] },
+    ];
+    if (random() < 0.5 && names[0] && part(names[0]).out) b.turns[0]!.free = [names[0]];
+    if (own && random() < 0.7) own.keepUntil = "upright";
+    else part("panel").after = ["upright"];
+  }
+  if (own && random() < 0.3) own.lastOf = "panel";
+  const free = names.filter((n) => part(n).out && !part(n).fold && !b.connectors.some((c) => c.joins[0] === n));
+  if (free.length && random() < 0.3) part(free[0]!).fate = random() < 0.5 ? "destroyed" : "replaced";
+  const groups = b.screwGroups.filter((g) => g.id !== "own-screws");
+  if (groups.length > 1 && random() < 0.3) groups[1]!.after = [groups[0]!.id];
+  if (groups.length && free.length > 1 && random() < 0.2 && groups[0]!.holds !== free[1]) groups[0]!.alsoHolds = [free[1]!];
+  if (random() < 0.2)
+    b.backActs = [
+      {
+        id: "heat-proof",
+        verb: "Lay heat-proof tape over the bare lead",
+        how: "Its whole length.",
+        minutes: 0.5,
+        why: "it lies against the heat pipe",
+        after: ["looseTest"],
+        before: ["seams"],
+      },
+    ];
+  if (b.tapes.some((t) => t.holds === "panel") && random() < 0.2) b.subject.bringsTape = true;
 }

@@ -95,6 +95,9 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "open.partFolded": { part: "panel" },
   "open.partOut": { part: "base-cover" },
   "open.tethered": { option: "beside" },
+  "open.lidTurned": { turn: "upright" },
+  "close.lidTurnedBack": { turn: "upright" },
+  "swap.backActDone": { act: "heat-proof" },
   "open.found": {
     kind: "hiddenScrew",
     holds: "base-cover",

@@ -73,7 +73,7 @@ describe("reference data written by the first version", () => {
     const old = JSON.parse(readFileSync("tests/fixtures/build-v1-pellow-lune-13.json", "utf8"));
     await saveReference(db, "build", "pellow-lune-13", old, null, ISO);
     const row = (await listReference(db, "build")).find((r) => r.id === "pellow-lune-13")!;
-    expect(row.data.version).toBe(2);
+    expect(row.data.version).toBe(3);
     expect(row.data.subject).toEqual({ kind: "lidAssembly", part: "panel" });
     expect(row.hash).toBe(contentHash(old));
     // The same row read twice is the same object: plans and look-ups are kept by it.

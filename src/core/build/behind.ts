@@ -1,4 +1,5 @@
 import { type BuildIndex, indexBuild } from "./find";
+import { partsHeld } from "./order";
 import type { Build, Connector } from "./schema";
 
 /** What has to be home with a part, by id. */
@@ -7,6 +8,13 @@ export interface Behind {
   groups: ReadonlySet<string>;
   plugs: ReadonlySet<string>;
 }
+
+/**
+ * Whether a seated new one lies over a lead, so that no hand reaches it any more.
+ * @example hiddenBySeat(build, build.connectors[0]) // false
+ */
+export const hiddenBySeat = (b: Build, c: Pick<Connector, "reachableWhenSeated" | "under">): boolean =>
+  !c.reachableWhenSeated || c.under.includes(b.subject.part);
 
 /**
  * Parts that stand in the way of what is replaced, at one remove or more.
@@ -43,9 +51,9 @@ export function behind(b: BuildIndex, part: string): Behind | null {
       if (q.out && q.id !== b.subject.id && q.blockedBy.includes(p) && !parts.includes(q.id)) parts.push(q.id);
     for (const g of b.build.screwGroups)
       if (g.under.includes(p)) {
-        if (g.holds === b.subject.id) return null;
+        if (partsHeld(g).includes(b.subject.id)) return null;
         groups.add(g.id);
-        if (b.part.get(g.holds)?.out && !parts.includes(g.holds)) parts.push(g.holds);
+        for (const h of partsHeld(g)) if (b.part.get(h)?.out && !parts.includes(h)) parts.push(h);
       }
     for (const c of b.build.connectors)
       if (c.under.includes(p)) {
@@ -115,7 +123,7 @@ export function lateLeads(build: Build): ReadonlySet<string> {
     c.joins[0] !== b.subject.id &&
     c.serves !== "picture" &&
     c.serves !== "power" &&
-    c.reachableWhenSeated &&
+    !hiddenBySeat(build, c) &&
     !said.has(c.id) &&
     b.part.get(c.joins[0])?.out !== undefined &&
     behind(b, c.joins[0]) === null;

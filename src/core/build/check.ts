@@ -1,3 +1,4 @@
+import { partsHeld } from "./order";
 import type { Build } from "./schema";
 
 /** One thing wrong with a build: where in the file, what was read, what was expected. */
@@ -7,7 +8,17 @@ export interface BuildProblem {
 }
 
 /** What an edge of the way in may name beside the build's own things. */
-const WAY_IN: ReadonlySet<string> = new Set(["seat", "looseTest", "press", "dust", "frontFilmOff", "backFilmOff", "rehearse"]);
+const WAY_IN: ReadonlySet<string> = new Set([
+  "seat",
+  "looseTest",
+  "press",
+  "dust",
+  "frontFilmOff",
+  "backFilmOff",
+  "rehearse",
+  "proveOpen",
+  "seams",
+]);
 
 const inside = (x: number, y: number, w: number, h: number, slack: number) =>
   x >= -slack && y >= -slack && x <= w + slack && y <= h + slack;
@@ -34,6 +45,8 @@ export function checkBuild(b: Build): BuildProblem[] {
   });
   b.connectors.forEach((c, i) => unique(`connectors[${i}].id`, c.id));
   b.tapes.forEach((t, i) => unique(`tapes[${i}].id`, t.id));
+  (b.turns ?? []).forEach((t, i) => unique(`turns[${i}].id`, t.id));
+  (b.backActs ?? []).forEach((a, i) => unique(`backActs[${i}].id`, a.id));
 
   const parts = new Map(b.parts.map((p) => [p.id, p]));
   const types = new Set(b.screwTypes.map((t) => t.id));
@@ -68,7 +81,7 @@ export function checkBuild(b: Build): BuildProblem[] {
   });
   b.wayIn.forEach((w, i) => {
     for (const k of ["first", "next"] as const)
-      if (!things.has(w[k]) && !WAY_IN.has(w[k]))
+      if (!things.has(w[k]) && !WAY_IN.has(w[k]) && ![...(b.turns ?? []), ...(b.backActs ?? [])].some((x) => x.id === w[k]))
         say(`wayIn[${i}].${k}`, `there is no part, screw group, plug or tape "${w[k]}"`);
   });
   b.screwGroups.forEach((g, i) => {
@@ -102,13 +115,14 @@ export function checkBuild(b: Build): BuildProblem[] {
   else {
     if (!subject.out) say("subject.part", `what is replaced, "${subject.id}", has no way out`);
     const held =
-      b.screwGroups.some((g) => g.holds === subject.id) ||
+      b.screwGroups.some((g) => partsHeld(g).includes(subject.id)) ||
       b.tapes.some((t) => t.holds === subject.id) ||
       subject.blockedBy.length > 0;
     if (!held) say("subject.part", `nothing holds "${subject.id}": name its screws, its tape or what covers it`);
     if (!b.connectors.some((c) => c.joins[0] === subject.id && c.serves === "picture"))
       say("connectors", `no connector joins "${subject.id}" and serves the picture`);
   }
+  checkOrders(b, things, say);
   const points = b.connectors.filter((c) => c.powerPoint);
   if (b.isolation.by === "powerPoints" && points.length === 0)
     say("isolation", "isolation is by power points, but no connector is marked powerPoint");
@@ -127,12 +141,70 @@ export function checkBuild(b: Build): BuildProblem[] {
   return problems;
 }
 
+/** Orders, turns, what becomes of a part, acts of the way back: names that lead nowhere, and words that contradict. */
+function checkOrders(b: Build, things: ReadonlySet<string>, say: (where: string, message: string) => void): void {
+  const turns = new Set((b.turns ?? []).map((t) => t.id));
+  const acts = new Set((b.backActs ?? []).map((a) => a.id));
+  const need = (where: string, id: string, also: ReadonlySet<string> = turns) => {
+    if (!things.has(id) && !also.has(id)) say(where, `there is no part, screw group, plug, tape or turn "${id}"`);
+  };
+  for (const [list, name] of [
+    [b.parts, "parts"],
+    [b.screwGroups, "screwGroups"],
+    [b.connectors, "connectors"],
+    [b.tapes, "tapes"],
+  ] as const)
+    list.forEach((x, i) => {
+      x.after?.forEach((id, j) => {
+        need(`${name}[${i}].after[${j}]`, id);
+        if (id === x.id) say(`${name}[${i}].after[${j}]`, `"${id}" cannot come after itself`);
+      });
+      if (!("lastOf" in x) || !x.lastOf) return;
+      const holds = "holds" in x ? [x.holds, ...(("alsoHolds" in x ? x.alsoHolds : undefined) ?? [])] : [x.joins[0]];
+      if (!holds.includes(x.lastOf))
+        say(`${name}[${i}].lastOf`, `"${x.id}" does not hold "${x.lastOf}", so it cannot be the last of it`);
+    });
+  b.screwGroups.forEach((g, i) => {
+    g.alsoHolds?.forEach((id, j) => {
+      if (!b.parts.some((p) => p.id === id)) say(`screwGroups[${i}].alsoHolds[${j}]`, `there is no part "${id}"`);
+    });
+    if (!g.keepUntil) return;
+    need(`screwGroups[${i}].keepUntil`, g.keepUntil);
+    if ([g.holds, ...(g.alsoHolds ?? [])].includes(g.keepUntil))
+      say(`screwGroups[${i}].keepUntil`, `"${g.id}" holds "${g.keepUntil}", so it cannot stay in until that is away`);
+  });
+  b.turns?.forEach((t, i) => {
+    t.free.forEach((id, j) => need(`turns[${i}].free[${j}]`, id, new Set()));
+    const waits = b.screwGroups.find((g) => g.keepUntil === t.id && t.free.includes(g.id));
+    if (waits) say(`turns[${i}].free`, `"${waits.id}" stays in until this turn, so it cannot be away before it`);
+  });
+  b.backActs?.forEach((a, i) => {
+    for (const k of ["after", "before"] as const)
+      a[k].forEach((id, j) => {
+        if (!things.has(id) && !turns.has(id) && !acts.has(id) && !WAY_IN.has(id))
+          say(`backActs[${i}].${k}[${j}]`, `there is no part, screw group, plug, turn, act or moment "${id}"`);
+      });
+  });
+  b.parts.forEach((p, i) => {
+    if (!p.fate) return;
+    const where = `parts[${i}].fate`;
+    if (!p.out) say(where, `"${p.id}" has no way out, so nothing becomes of it`);
+    if (p.id === b.subject.part) say(where, `"${p.id}" is what is replaced: that is said by the subject`);
+    if (p.fate === "comesWithNew" && p.transplant)
+      say(where, `"${p.id}" comes with the new one and is moved over: one of the two`);
+    if (p.fate === "destroyed" && b.connectors.some((c) => c.joins[0] === p.id))
+      say(where, `"${p.id}" breaks by coming out, so no lead can hang on it: name what the lead stays on`);
+  });
+}
+
 /** The first circle in "must be out first", as part ids, or null. */
 function findCircle(b: Build): string[] | null {
   const before = new Map<string, string[]>();
+  const parts = new Set(b.parts.map((p) => p.id));
   for (const p of b.parts) {
     const needs = [...p.blockedBy];
-    for (const g of b.screwGroups) if (g.holds === p.id) needs.push(...g.under);
+    for (const g of b.screwGroups)
+      if (partsHeld(g).includes(p.id)) needs.push(...g.under, ...(g.keepUntil && parts.has(g.keepUntil) ? [g.keepUntil] : []));
     for (const t of b.tapes) if (t.holds === p.id) needs.push(...t.under);
     // A cable on a part that folds is reached by the fold, not by taking the part away.
     for (const c of b.connectors) if (c.joins[0] === p.id) needs.push(...c.under.filter((u) => !(u === p.id && p.fold)));
@@ -177,7 +249,7 @@ export function lookAgain(b: Build): string[] {
         !(p.role === "bezel" && b.lid.pry.some((e) => e.heldBy)) &&
         p.blockedBy.length === 0 &&
         p.either.length === 0 &&
-        !b.screwGroups.some((g) => g.holds === p.id) &&
+        !b.screwGroups.some((g) => partsHeld(g).includes(p.id)) &&
         !b.tapes.some((t) => t.holds === p.id) &&
         !b.connectors.some((c) => c.joins[0] === p.id),
     )

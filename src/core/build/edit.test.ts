@@ -12,12 +12,12 @@ import {
   addTape,
   freeId,
   moveThing,
-  removeThing,
   setGroup,
   setPry,
   setTape,
   templateFor,
 } from "./edit";
+import { removeThing } from "./editAway";
 import { FamilyTable, familyOf } from "./families";
 import { indexBuild } from "./find";
 import { parseBuild } from "./parse";

@@ -1,5 +1,6 @@
 import type { Find } from "./findSchema";
-import type { Build, Motion } from "./schema";
+import type { Build } from "./schema";
+import type { Motion } from "./schemaActs";
 
 /** A find with the event it was reported by: its id makes the ids of what it adds. */
 export type KeptFind = Find & { eventId: string };

@@ -1,4 +1,4 @@
-export { type Behind, behind, inTheWay, lateLeads, overPower, saidBefore } from "./behind";
+export { type Behind, behind, hiddenBySeat, inTheWay, lateLeads, overPower, saidBefore } from "./behind";
 export { type BuildProblem, checkBuild, lookAgain } from "./check";
 export { CONNECTOR_MOTION, type ConnectorMotion } from "./connectorMotion";
 export {
@@ -10,7 +10,6 @@ export {
   addTape,
   freeId,
   moveThing,
-  removeThing,
   setConnector,
   setGroup,
   setPart,
@@ -20,6 +19,7 @@ export {
   type Thing,
   templateFor,
 } from "./edit";
+export { keepUntil, removeThing } from "./editAway";
 export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks } from "./families";
 export { type BuildIndex, hasFilms, indexBuild, subjectPart } from "./find";
 export { Find } from "./findSchema";
@@ -28,6 +28,8 @@ export {
   CONNECTOR_KINDS,
   DRIVES,
   EDGES,
+  FATE_WORDS,
+  FATES,
   FIND_KINDS,
   FIND_WORDS,
   HEADS,
@@ -39,21 +41,11 @@ export {
   type Supply,
 } from "./kinds";
 export { BUILD_VERSION, liftBuild } from "./lift";
+export { comesBack, hangs, partsHeld, screwsComeBack, turnOf } from "./order";
 export { type ParsedBuild, parseBuild } from "./parse";
-export type {
-  BuildInput,
-  Connector,
-  Motion,
-  Part,
-  PlacePhoto,
-  PryEdge,
-  Rect,
-  Risk,
-  ScrewGroup,
-  ScrewType,
-  Tape,
-} from "./schema";
+export type { BuildInput, Connector, Part, PlacePhoto, PryEdge, Rect, ScrewGroup, ScrewType, Tape } from "./schema";
 export { Build } from "./schema";
+export type { BackAct, Motion, Risk, Turn } from "./schemaActs";
 export { screwMisfit, screwWords } from "./screwFit";
 export { screwPaths, shankMm } from "./screwShape";
 export { type SupplyChoice, supplyChoices, withSupply } from "./supply";

@@ -36,6 +36,13 @@ export const SUBJECT_WORDS: Readonly<Record<(typeof SUBJECTS)[number], string>> 
   lidAssembly: "lid assembly",
   cell: "cell",
 };
+/** What becomes of a part that does not simply go back. */
+export const FATES = ["destroyed", "replaced", "comesWithNew"] as const;
+export const FATE_WORDS: Readonly<Record<(typeof FATES)[number], string>> = {
+  destroyed: "broken by coming out, not put back",
+  replaced: "thrown away, a new one goes on",
+  comesWithNew: "part of the new one",
+};
 export const SERVES = [
   "picture",
   "camera",

@@ -1,7 +1,7 @@
 import type { SUBJECTS } from "./kinds";
 
 /** The version of `helvane.build` that is written today. */
-export const BUILD_VERSION = 2;
+export const BUILD_VERSION = 3;
 
 type Raw = Readonly<Record<string, unknown>>;
 type Kind = (typeof SUBJECTS)[number];
@@ -19,6 +19,8 @@ const LIFT: Readonly<Record<number, (b: Raw) => Raw>> = {
     const part = parts.find((p) => p?.role === "panel")?.id;
     return { ...b, version: 2, subject: { kind: subjectOfFamily(String(b.family)), part: part ?? "panel" } };
   },
+  // Version 3 only adds: orders, turns of the lid, what becomes of a part, acts of the way back. A build without them means the same.
+  2: (b) => ({ ...b, version: 3 }),
 };
 
 /**

@@ -1,10 +1,22 @@
 import { z } from "zod";
-import { contentHash, slugId, words } from "../quantity/shapes";
+import { contentHash, words } from "../quantity/shapes";
 import { Feeds } from "./feeds";
-import { CONNECTOR_KINDS, DRIVES, EDGES, FAMILIES, HEADS, HELD_BY, PART_ROLES, SERVES, SUBJECTS, SUPPLIES, VIEWS } from "./kinds";
+import {
+  CONNECTOR_KINDS,
+  DRIVES,
+  EDGES,
+  FAMILIES,
+  FATES,
+  HEADS,
+  HELD_BY,
+  PART_ROLES,
+  SERVES,
+  SUBJECTS,
+  SUPPLIES,
+  VIEWS,
+} from "./kinds";
+import { after, BackAct, id, Motion, Turn } from "./schemaActs";
 
-/** Ids are short, lower case, and stay with a part for ever: events name them, never step numbers. */
-const id = slugId(48);
 const mmCoord = z.number().min(-50).max(600);
 const mmSize = z.number().positive().max(600);
 
@@ -25,28 +37,6 @@ export const ScrewType = z.strictObject({
 });
 export type ScrewType = z.infer<typeof ScrewType>;
 
-/** What an act may break: chance per time, and what that costs in the shop's currency, minor units. */
-export const Risk = z.strictObject({
-  chance: z.number().min(0).max(1),
-  costMinor: z.int().min(0).max(1_000_000),
-  breaks: words(80),
-});
-export type Risk = z.infer<typeof Risk>;
-
-const Motion = z.strictObject({
-  verb: words(60),
-  how: words(240),
-  tool: words(60).optional(),
-  minutes: z.number().positive().max(240),
-  caution: words(240).optional(),
-  hold: words(120).optional(),
-  risk: Risk.optional(),
-  /** Needs the lid warmed, or prying of glue: put last where the order is free. */
-  heat: z.boolean().optional(),
-  glue: z.boolean().optional(),
-});
-export type Motion = z.infer<typeof Motion>;
-
 export const Part = z.strictObject({
   id,
   name: words(60),
@@ -61,6 +51,9 @@ export const Part = z.strictObject({
   fold: Motion.optional(),
   /** Parts that must be out of the way first. */
   blockedBy: z.array(id).max(40).default([]),
+  after,
+  /** What becomes of it where it does not simply go back: broken by coming out, replaced by a new one, or part of the new one. */
+  fate: z.enum(FATES).optional(),
   /** Blocking with alternatives: of each entry one option is enough, for instance a lead freed or left tethered. */
   either: z
     .array(
@@ -96,7 +89,14 @@ export const ScrewGroup = z.strictObject({
   name: words(60),
   holds: id,
   view: z.enum(VIEWS),
+  /** Further parts the same screws go through. */
+  alsoHolds: z.array(id).max(6).optional(),
   under: z.array(id).max(20).default([]),
+  after,
+  /** The last thing undone before this part comes away, and so the first on the way back. */
+  lastOf: id.optional(),
+  /** Stays in until this turn of the lid, part or connector is done; back in before that is undone. */
+  keepUntil: id.optional(),
   /** Only backed off, never taken out: comes back as a tightening step. */
   loosenOnly: z.boolean().default(false),
   minutesEach: z.number().positive().max(10).default(0.3),
@@ -131,6 +131,8 @@ export const Connector = z.strictObject({
   yMm: mmCoord,
   joins: z.tuple([id, words(60)]),
   under: z.array(id).max(20).default([]),
+  after,
+  lastOf: id.optional(),
   tapedOver: z.boolean().default(false),
   /** Carries pack voltage: open for isolation, exempt from the gate by name. */
   powerPoint: z.boolean().default(false),
@@ -167,6 +169,8 @@ export const Tape = z.strictObject({
   thicknessMm: z.number().positive().max(3),
   tailMm: z.number().min(0).max(60).default(0),
   under: z.array(id).max(20).default([]),
+  after,
+  lastOf: id.optional(),
   out: Motion,
   heat: HeatNeed.optional(),
   /** Stretches along the strip, from its start, where no tape may lie (cable, camera, timing board). */
@@ -206,7 +210,7 @@ export type PlacePhoto = z.infer<typeof PlacePhoto>;
 
 export const Build = z.strictObject({
   format: z.literal("helvane.build"),
-  version: z.literal(2),
+  version: z.literal(3),
   id,
   machineModel: words(60),
   machineCodes: z.array(words(40)).max(40).default([]),
@@ -238,7 +242,12 @@ export const Build = z.strictObject({
   }),
   screwTypes: z.array(ScrewType).max(40),
   /** What is replaced, and which part of this build that is. */
-  subject: z.strictObject({ kind: z.enum(SUBJECTS), part: id }),
+  subject: z.strictObject({
+    kind: z.enum(SUBJECTS),
+    part: id,
+    /** Its tape is on it when it comes: nothing is cut or laid, only the liners are pulled. */
+    bringsTape: z.literal(true).optional(),
+  }),
   parts: z.array(Part).min(1).max(120),
   screwGroups: z.array(ScrewGroup).max(60),
   connectors: z.array(Connector).max(60),
@@ -254,11 +263,16 @@ export const Build = z.strictObject({
   }),
   /** With a lamp-lit panel: where the inverter sits, which decides where the lamp lead comes off. */
   inverterOn: z.enum(["panel", "rearCover", "hingeCover"]).optional(),
-  /** Further edges for the way in, each with its reason. Ids of parts, screw groups, connectors, or `seat`, `looseTest`. */
+  /**
+   * Further edges for the way in, each with its reason. Ids of parts, screw groups, connectors, or `seat`, `looseTest`. At once =
+   * nothing else comes between.
+   */
   wayIn: z
-    .array(z.strictObject({ first: words(60), next: words(60), why: words(200) }))
+    .array(z.strictObject({ first: words(60), next: words(60), why: words(200), atOnce: z.literal(true).optional() }))
     .max(60)
     .default([]),
+  turns: z.array(Turn).max(12).optional(),
+  backActs: z.array(BackAct).max(24).optional(),
   dust: Motion.optional(),
   ...Feeds,
   photos: z.array(PlacePhoto).max(60).optional(),

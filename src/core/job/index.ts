@@ -47,6 +47,6 @@ export {
   type SubjectPlace,
 } from "./state";
 export * from "./stops";
-export { seated } from "./subject";
+export { pastTest, seated } from "./subject";
 export { looseTestMissing, mayConnect, mayConnectPanel, mayDisconnect } from "./swap/connect";
 export { liftEvent, newestVersion, photoOf } from "./versions";

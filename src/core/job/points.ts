@@ -1,4 +1,4 @@
-import { hasFilms } from "../build";
+import { hangs, hasFilms, hiddenBySeat } from "../build";
 import { listed } from "../quantity";
 import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "./derived";
 import { powerOf } from "./power";
@@ -33,7 +33,11 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   const row = (what: string, missing: string | null | false | undefined): PointRow => ({ what, missing: missing || null });
   const off = b.build.connectors.filter((c) => s.connectors[c.id] === "off");
   const leads = off.filter(
-    (c) => !c.powerPoint && (point === "baseCover" || c.joins[0] === b.subject.id || !c.reachableWhenSeated),
+    (c) =>
+      !c.powerPoint &&
+      (point === "baseCover" ||
+        (c.joins[0] === b.subject.id && !(point === "liner" && hangs(b.build))) ||
+        hiddenBySeat(b.build, c)),
   );
   const iso = powerOf(v);
   const leadOpen = point === "bezel" && off.some((c) => c.view === "lid");
@@ -52,7 +56,7 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   if (unmade.length) rows.push(row("Changes for this panel", `not yet: ${listed(unmade.map((c) => c.act.toLowerCase()))}`));
   if (point === "liner") {
     if (films) rows.push(row("Dust blown off", s.bond.dusted ? null : "not yet"));
-    rows.push(row("Loose test valid", looseTestMissing(v)));
+    if (!hangs(b.build)) rows.push(row("Loose test valid", looseTestMissing(v)));
     rows.push(row("Lowering rehearsed", s.bond.rehearsed ? null : "not yet"));
     if (films) rows.push(row("Back film still on", s.bond.backFilmOff ? "it is off: seat at once, no dust" : null));
     return rows;

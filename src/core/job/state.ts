@@ -88,6 +88,10 @@ export interface JobState {
   tapesOut: Record<string, true>;
   /** Ways taken where there were several. */
   tethered: Record<string, true>;
+  /** Turns of the lid: stands at its angle, or turned back again. */
+  turned: Record<string, "out" | "back">;
+  /** Acts of the way back that are done. */
+  backActs: Record<string, true>;
   /** What was found that the build does not know. */
   finds: KeptFind[];
   stuck: (Payload<"open.stuck"> & { eventId: string })[];
@@ -186,6 +190,8 @@ export function emptyState(): JobState {
     extraScrews: [],
     tapesOut: {},
     tethered: {},
+    turned: {},
+    backActs: {},
     finds: [],
     stuck: [],
     parts: {},

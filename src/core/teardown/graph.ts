@@ -1,4 +1,4 @@
-import type { BuildIndex, ScrewGroup } from "../build";
+import { type BuildIndex, partsHeld, type ScrewGroup, turnOf } from "../build";
 import { stepId as id, type Step, type StepKind } from "./step";
 import { makeStep } from "./steps";
 
@@ -13,6 +13,8 @@ export interface Option {
 export interface StepGraph {
   steps: Map<string, Step>;
   needs: Needs;
+  /** What comes before a step where both are in the plan: an order, no need. */
+  follows: Needs;
   /** Of each entry of a step one option is enough. */
   either: ReadonlyMap<string, readonly { why: string; options: readonly Option[] }[]>;
   /** Steps that lay something fragile bare, with what every later minute then costs. */
@@ -40,17 +42,28 @@ export function stepGraph(b: BuildIndex): StepGraph {
     needs.set(s.id, before);
   };
   const screwsOf = (g: ScrewGroup) => id(g.loosenOnly ? "screwsLoosen" : "screwsOut", g.id);
+  const freed = (x: string): string[] =>
+    b.part.has(x)
+      ? [away(x)]
+      : b.group.has(x)
+        ? [screwsOf(b.group.get(x)!)]
+        : b.connector.has(x)
+          ? [id("cableOff", x)]
+          : b.tape.has(x)
+            ? [id("tapeOut", x)]
+            : turnOf(build, x)
+              ? [id("turnLid", x)]
+              : [];
   can("shutDown", "", []);
   can("mainsOut", "", [id("shutDown")]);
   const byMode = build.isolation.by === "batteryOffMode";
   if (byMode) can("batteryOff", "", [id("mainsOut")]);
   can("drain", "", [id("mainsOut"), ...(byMode ? [id("batteryOff")] : b.powerPoints.map((c) => id("cableOff", c.id)))]);
   for (const g of build.screwGroups)
-    can(
-      g.loosenOnly ? "screwsLoosen" : "screwsOut",
-      g.id,
-      g.under.map((u) => away(u)),
-    );
+    can(g.loosenOnly ? "screwsLoosen" : "screwsOut", g.id, [
+      ...g.under.map((u) => away(u)),
+      ...(g.keepUntil ? freed(g.keepUntil) : []),
+    ]);
   for (const t of build.tapes)
     can(
       "tapeOut",
@@ -64,7 +77,7 @@ export function stepGraph(b: BuildIndex): StepGraph {
     ]);
   for (const p of build.parts) {
     const held = [
-      ...build.screwGroups.filter((g) => g.holds === p.id).map(screwsOf),
+      ...build.screwGroups.filter((g) => partsHeld(g).includes(p.id)).map(screwsOf),
       ...build.tapes.filter((t) => t.holds === p.id).map((t) => id("tapeOut", t.id)),
       ...p.blockedBy.map((x) => away(x)),
     ];
@@ -72,17 +85,9 @@ export function stepGraph(b: BuildIndex): StepGraph {
     if (p.fold) can("partFold", p.id, held);
     if (p.out) can("partOut", p.id, [...held, ...(p.fold ? [id("partFold", p.id)] : []), ...cables]);
   }
+  for (const t of build.turns ?? []) can("turnLid", t.id, t.free.flatMap(freed));
+  const follows = ordersOf(b, needs, freed);
   const either = new Map<string, { why: string; options: Option[] }[]>();
-  const freed = (x: string): string[] =>
-    b.part.has(x)
-      ? [away(x)]
-      : b.group.has(x)
-        ? [screwsOf(b.group.get(x)!)]
-        : b.connector.has(x)
-          ? [id("cableOff", x)]
-          : b.tape.has(x)
-            ? [id("tapeOut", x)]
-            : [];
   for (const p of build.parts) {
     if (!p.either?.length) continue;
     const of = id(p.out ? "partOut" : "partFold", p.id);
@@ -108,7 +113,34 @@ export function stepGraph(b: BuildIndex): StepGraph {
         break;
       }
   }
-  return { steps, needs, either, exposes };
+  return { steps, needs, follows, either, exposes };
+}
+
+/**
+ * What the build says of order: after this, last of that. A turn of the lid is for nothing else, so whatever comes after it
+ * needs it; everything else is an order among what is done anyway.
+ */
+function ordersOf({ build, part }: BuildIndex, needs: Map<string, string[]>, freed: (x: string) => string[]): Needs {
+  const follows = new Map<string, string[]>();
+  const say = (step: string, before: readonly string[]) =>
+    follows.set(step, [...(follows.get(step) ?? []), ...before.filter((x) => x !== step && needs.has(x))]);
+  for (const x of [...build.parts, ...build.screwGroups, ...build.connectors, ...build.tapes]) {
+    const own = freed(x.id).concat(part.get(x.id)?.fold ? [id("partOut", x.id)] : []);
+    for (const step of own.filter((s) => needs.has(s)))
+      for (const a of x.after ?? []) {
+        if (turnOf(build, a)) needs.get(step)!.push(...freed(a));
+        else say(step, freed(a));
+      }
+    const of = "lastOf" in x ? x.lastOf : undefined;
+    if (!of) continue;
+    const holds = [
+      ...build.screwGroups.filter((g) => partsHeld(g).includes(of)),
+      ...build.tapes.filter((t) => t.holds === of),
+      ...build.connectors.filter((c) => c.joins[0] === of),
+    ];
+    for (const h of holds) if (h.id !== x.id && h.lastOf !== of) for (const step of own) say(step, freed(h.id));
+  }
+  return follows;
 }
 
 /**

@@ -1,6 +1,6 @@
 import { type Build, indexBuild } from "../build";
 import { type P50P80, sumLogNormal } from "../chance";
-import { DRIVE_WORDS, type PlanChange, type Step } from "./step";
+import { DRIVE_WORDS, type PlanChange, type Step, stepId } from "./step";
 import { wayIn } from "./wayIn";
 import { type Objective, wayOut } from "./wayOut";
 import { PLAN_WEIGHTS, type PlanWeights } from "./weights";
@@ -54,6 +54,9 @@ function compute(build: Build, changes: readonly PlanChange[], budget: number | 
   const all = [...out.steps, ...back.steps];
   const tools = new Map<string, string[]>();
   for (const s of all) for (const t of s.tools ?? (s.tool ? [s.tool] : [])) tools.set(t, [...(tools.get(t) ?? []), s.title]);
+  for (const p of build.parts)
+    if (p.fate === "replaced" && back.steps.some((s) => s.id === stepId("partBack", p.id)))
+      tools.set(`New ${p.name.toLowerCase()}`, [`Put on the new ${p.name.toLowerCase()}`]);
   for (const c of changes) if (!c.part.startsWith("none")) tools.set(c.part[0]!.toUpperCase() + c.part.slice(1), [c.act]);
   return {
     ok: true,

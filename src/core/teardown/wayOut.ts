@@ -86,6 +86,7 @@ function closure(g: StepGraph, goals: readonly string[], picks: ReadonlyMap<stri
     needs.set(s, list);
     walk.push(...list);
   }
+  for (const s of wanted) needs.get(s)!.push(...(g.follows.get(s) ?? []).filter((x) => wanted.has(x)));
   return { wanted, needs, open: openChoices[0] ?? null };
 }
 

@@ -1,9 +1,9 @@
 "use client";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState } from "react";
-import { arrived, carried, carry } from "@/client/carried";
-import { type Said, send } from "@/client/send";
+import { useMemo, useState } from "react";
+import { carry } from "@/client/carried";
+import { send } from "@/client/send";
 import {
   addConnector,
   addPart,
@@ -27,9 +27,10 @@ import { EditorPlan } from "./EditorPlan";
 import { EditorTools, type Tool } from "./EditorTools";
 import { PryForm } from "./LeadForms";
 import { NewPart } from "./NewPart";
-import { placeOf } from "./placeOf";
+import { addedTo, placeOf } from "./placeOf";
 import { ThingForm } from "./ThingForm";
 import { useBuildDraft } from "./useBuildDraft";
+import { useCarried } from "./useCarried";
 
 const MOST_UNDO = 100;
 
@@ -57,11 +58,7 @@ export function BuildEditor({
   const [selected, setSelected] = useState<Thing | null>(null);
   const [tool, setTool] = useState<Tool>("move");
   const [spot, setSpot] = useState<{ xMm: number; yMm: number } | null>(null);
-  const [said, setSaid] = useState<Said | null>(() => {
-    const words = carried(first.id);
-    return words ? { ok: true, words } : null;
-  });
-  useEffect(() => arrived(first.id), [first.id]);
+  const [said, setSaid] = useCarried(first.id);
   const edit = (next: Build) => {
     setPast((p) => [...p.slice(-MOST_UNDO), build]);
     setBuild(next);
@@ -95,11 +92,9 @@ export function BuildEditor({
     edit(next);
     if (!byKey) return;
     // By keyboard: what was added is selected, so that the arrow keys take it to its place.
-    const id =
-      tool === "screw"
-        ? next.screwGroups.flatMap((g) => g.screws).find((s) => !placeOf(build, { kind: "screw", id: s.id }))?.id
-        : (tool === "plug" ? next.connectors : next.tapes).at(-1)?.id;
-    if (id) setSelected({ kind: tool === "plug" ? "connector" : tool, id });
+    const kind = tool === "plug" ? "connector" : tool;
+    const id = addedTo(build, next, kind);
+    if (id) setSelected({ kind, id });
     setTool("move");
   };
   const nudge = (dx: number, dy: number) => {

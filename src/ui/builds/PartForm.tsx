@@ -1,5 +1,5 @@
 "use client";
-import { type Build, type Motion, PART_ROLES, type Part, setPart, type Thing } from "@/core/build";
+import { type Build, FATE_WORDS, FATES, type Motion, PART_ROLES, type Part, setPart, type Thing } from "@/core/build";
 import { Check, movable, Num, Pick, Row, Ticks, Txt } from "./fields";
 
 const ROLE_WORDS: Record<Part["role"], string> = {
@@ -61,6 +61,18 @@ export function PartForm({
             <Check words="glued" on={!!part.out.glue} onPut={(glue) => out({ glue })} />
             <Check words="needs heat" on={!!part.out.heat} onPut={(heat) => out({ heat })} />
           </p>
+          {part.id !== build.subject.part && (
+            <Pick
+              label="What becomes of it"
+              value={part.fate ?? "back"}
+              of={["back", ...FATES]}
+              words={(f) => (f === "back" ? "goes back" : FATE_WORDS[f])}
+              onPut={(f) => {
+                const { fate: _, ...rest } = part;
+                set(f === "back" ? rest : { ...rest, fate: f });
+              }}
+            />
+          )}
         </>
       ) : (
         <p className="q">Without minutes it stays where it is in this build.</p>

@@ -1,8 +1,28 @@
 "use client";
 import { useState } from "react";
-import { addScrewType, type Build, DRIVES, HEADS, type ScrewGroup, type ScrewType, screwWords, setGroup } from "@/core/build";
+import {
+  addScrewType,
+  type Build,
+  DRIVES,
+  HEADS,
+  keepUntil,
+  type ScrewGroup,
+  type ScrewType,
+  screwWords,
+  setGroup,
+} from "@/core/build";
 import { DRIVE_WORDS } from "@/core/teardown";
 import { Check, movable, Num, Pick, Row, Ticks, Txt } from "./fields";
+
+const untilWords = (b: Build, id: string): string => {
+  if (!id) return "nothing: they come out as they are reached";
+  const t = b.turns?.find((x) => x.id === id);
+  return t
+    ? `${t.name.toLowerCase()}, ${t.angleDeg}°`
+    : id === "upright"
+      ? "the lid stands upright, 90°"
+      : (b.parts.find((p) => p.id === id)?.name.toLowerCase() ?? id);
+};
 
 const typeWords = (t: ScrewType) => `${screwWords(t)}, ${DRIVE_WORDS[t.drive]!.toLowerCase()} ${t.size}`;
 
@@ -62,6 +82,23 @@ export function ScrewForm({
         <Check words="only loosened" on={group.loosenOnly} onPut={(loosenOnly) => set({ ...group, loosenOnly })} />
         <Check words="left in their own holes" on={group.keepInHoles} onPut={(keepInHoles) => set({ ...group, keepInHoles })} />
       </p>
+      <Row>
+        <Pick
+          label="They stay in until"
+          value={group.keepUntil ?? ""}
+          of={[
+            "",
+            ...new Set(["upright", ...(build.turns ?? []).map((t) => t.id), ...(group.keepUntil ? [group.keepUntil] : [])]),
+          ]}
+          words={(id) => untilWords(build, id)}
+          onPut={(id) => onEdit(keepUntil(build, group.id, id || null))}
+        />
+        <Check
+          words="last of what holds it"
+          on={group.lastOf === group.holds}
+          onPut={(last) => set(last ? { ...group, lastOf: group.holds } : without(group, "lastOf"))}
+        />
+      </Row>
       <Ticks
         legend="Lies under"
         from={movable(build, group.holds)}

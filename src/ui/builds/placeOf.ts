@@ -11,3 +11,9 @@ export function placeOf(b: Build, t: Thing): { xMm: number; yMm: number } | null
     null
   );
 }
+
+/** The id of the screw, plug or tape a build has more than another. */
+export const addedTo = (before: Build, after: Build, kind: "screw" | "connector" | "tape"): string | undefined =>
+  kind === "screw"
+    ? after.screwGroups.flatMap((g) => g.screws).find((s) => !placeOf(before, { kind, id: s.id }))?.id
+    : (kind === "connector" ? after.connectors : after.tapes).at(-1)?.id;

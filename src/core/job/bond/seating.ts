@@ -1,4 +1,4 @@
-import { hasFilms } from "../../build";
+import { hangs, hasFilms, hiddenBySeat } from "../../build";
 import { counted, listed } from "../../quantity";
 import { cutList } from "../../tape";
 import { type Answer, no } from "../answer";
@@ -17,10 +17,13 @@ export function mayPullLiners(v: JobView): Answer {
   if (stop) return stop;
   const b = buildOf(v);
   if (!b) return no(gate, "No plan yet.");
-  const loose = looseTestMissing(v);
+  // A whole lid is held by its hinges before a lead is on it: it is tried there.
+  const hung = hangs(b.build);
+  const loose = hung ? null : looseTestMissing(v);
   if (loose) return no(gate, loose);
   const off = b.build.connectors.filter(
-    (c) => v.state.connectors[c.id] === "off" && !c.powerPoint && (c.joins[0] === b.subject.id || !c.reachableWhenSeated),
+    (c) =>
+      v.state.connectors[c.id] === "off" && !c.powerPoint && ((c.joins[0] === b.subject.id && !hung) || hiddenBySeat(b.build, c)),
   );
   if (off.length)
     return no(gate, `Put ${listed(off.map((c) => c.name.toLowerCase()))} on first: out of reach once the panel is seated.`);
@@ -29,7 +32,7 @@ export function mayPullLiners(v: JobView): Answer {
   const pieces = cutList(b.build);
   const unmade = changesOf(v).filter((c) => c.at === "swap" && !c.made);
   if (unmade.length) return no(gate, `Not done yet: ${listed(unmade.map((c) => c.act.toLowerCase()))}.`);
-  const unlaid = pieces.filter((p) => !v.state.bond.laid[p.id]);
+  const unlaid = b.build.subject.bringsTape ? [] : pieces.filter((p) => !v.state.bond.laid[p.id]);
   if (unlaid.length) return no(gate, `${counted(unlaid.length, "strip")} of tape not laid yet.`);
   if (pieces.length && !v.state.bond.rehearsed)
     return no(gate, "Rehearse the lowering once with the liners on: tape grips at once.");

@@ -1,4 +1,4 @@
-import { hasFilms, overPower } from "../../build";
+import { comesBack, hasFilms, overPower, screwsComeBack } from "../../build";
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { buildOf, type JobView, passStatus } from "../derived";
@@ -38,7 +38,7 @@ export function mayCloseUp(v: JobView, part: string): Answer {
     if (p.role === "bezel" && hasFilms(b.build) && seated(v.state) && !v.state.bond.frontFilmOff)
       return no(gate, "The front film is still on.");
   }
-  const under = b.build.screwGroups.filter((g) => g.under.includes(part));
+  const under = b.build.screwGroups.filter((g) => g.under.includes(part) && screwsComeBack(b.build, g));
   for (const g of under) {
     const left = g.screws.filter((s) => v.state.screws[s.id] === "out" || v.state.screws[s.id] === "loosened");
     if (left.length)
@@ -49,7 +49,9 @@ export function mayCloseUp(v: JobView, part: string): Answer {
   }
   const off = b.build.connectors.filter((c) => c.under.includes(part) && v.state.connectors[c.id] === "off");
   if (off.length) return no(gate, `${listed(off.map((c) => c.name))} ${off.length === 1 ? "is" : "are"} still off under it.`);
-  const inner = b.build.parts.filter((q) => q.blockedBy.includes(part) && v.state.parts[q.id] === "out" && q.id !== b.subject.id);
+  const inner = b.build.parts.filter(
+    (q) => q.blockedBy.includes(part) && v.state.parts[q.id] === "out" && q.id !== b.subject.id && comesBack(q),
+  );
   if (inner.length) return no(gate, `${listed(inner.map((q) => q.name))} goes in first.`);
   if (!p.backNeedsIsolation) return null;
   // What lies over the pack's own plug goes on after it: off is what such a part can ask for.

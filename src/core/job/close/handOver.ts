@@ -1,4 +1,4 @@
-import { CONNECTOR_MOTION } from "../../build";
+import { CONNECTOR_MOTION, comesBack, screwsComeBack } from "../../build";
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "../derived";
@@ -15,7 +15,12 @@ export function mayHandOver(v: JobView): Answer {
   if (stop) return stop;
   const b = buildOf(v);
   if (!b || !seated(v.state)) return no(gate, "No new panel is seated.");
-  const { out, loose } = screwsOpen(v.state);
+  const { out: all, loose } = screwsOpen(v.state);
+  // Screws of what does not go back have no hole to go into.
+  const out = all.filter((id) => {
+    const g = b.groupOfScrew.get(id);
+    return !g || screwsComeBack(b.build, g);
+  });
   const words = (id: string) => {
     const g = b.groupOfScrew.get(id);
     return g ? `${g.name.toLowerCase()}, ${g.screws.find((s) => s.id === id)?.where.toLowerCase()}` : id;
@@ -31,7 +36,7 @@ export function mayHandOver(v: JobView): Answer {
       `${counted(loose.length, "screw")} only loosened, not tightened again: ${listed(loose.slice(0, 4).map(words))}.`,
     );
   const away = b.build.parts.filter(
-    (p) => (v.state.parts[p.id] === "out" || v.state.parts[p.id] === "folded") && p.id !== b.subject.id,
+    (p) => (v.state.parts[p.id] === "out" || v.state.parts[p.id] === "folded") && p.id !== b.subject.id && comesBack(p),
   );
   if (away.length) return no(gate, `${listed(away.map((p) => p.name))} not back.`);
   const off = b.build.connectors.filter((c) => v.state.connectors[c.id] === "off");

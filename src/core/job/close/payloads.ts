@@ -4,6 +4,8 @@ import { key, text } from "../shapes";
 /** What events of Close carry, in their newest shape. */
 export const closePayloads = {
   "close.partBack": z.strictObject({ part: key }),
+  /** The lid is out of the angle of this turn again. */
+  "close.lidTurnedBack": z.strictObject({ turn: key }),
   "close.screwBack": z.strictObject({
     screw: key,
     /** Type of the screw in hand, when it was looked at; missing = taken for the one that came out. */

@@ -1,4 +1,4 @@
-import { type BuildIndex, screwMisfit } from "../../build";
+import { type BuildIndex, comesBack, partsHeld, screwMisfit, screwsComeBack } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import type { JobView } from "../derived";
@@ -22,9 +22,12 @@ export function mayPutBack(v: JobView, b: BuildIndex, screw: string, type?: stri
   }
   const misfit = type === undefined ? null : screwMisfit(b, screw, type);
   if (misfit) return no("screw", misfit);
-  const held = b.part.get(g.holds);
-  const home = g.holds === b.subject.id ? seated(v.state) : v.state.parts[g.holds] !== "out";
-  if (!home) return no("part", `Put ${held?.name.toLowerCase() ?? g.holds} back first.`);
+  if (!screwsComeBack(b.build, g)) return no("screw", "What it held does not go back: it is left over.");
+  for (const id of partsHeld(g)) {
+    const held = b.part.get(id);
+    const home = id === b.subject.id ? seated(v.state) : v.state.parts[id] !== "out" || (held && !comesBack(held));
+    if (!home) return no("part", `Put ${held?.name.toLowerCase() ?? id} back first.`);
+  }
   const covered = g.under.filter((u) => v.state.parts[u] === "back");
   return covered.length
     ? no("covered", `It lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}, which is back on.`)

@@ -1,4 +1,4 @@
-import type { BuildIndex } from "../../build";
+import { type BuildIndex, comesBack, FATE_WORDS, screwsComeBack, turnOf } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, firstShut, no, notHere } from "../answer";
 import { placeOf } from "../clock";
@@ -12,7 +12,7 @@ import { mayPutBack } from "./putBack";
 
 /** Seams and angle are looked at once everything is back. */
 function allBack(s: JobState, b: BuildIndex): Answer {
-  const away = b.build.parts.filter((p) => s.parts[p.id] === "out" && p.id !== b.subject.id);
+  const away = b.build.parts.filter((p) => s.parts[p.id] === "out" && p.id !== b.subject.id && comesBack(p));
   return away.length ? no("close", `${listed(away.map((p) => p.name))} not back yet.`) : null;
 }
 
@@ -24,11 +24,29 @@ export const closeRules = {
       const part = v.b.part.get(p.part);
       if (!part) return notHere("part", p.part);
       if (v.s.parts[part.id] !== "out") return no("part", `${part.name} is not out.`);
+      if (!comesBack(part)) return no("part", `${part.name} does not go back: ${FATE_WORDS[part.fate!]}.`);
       return part.id === v.b.subject.id ? no("part", "The panel is seated at Bond.") : mayCloseUp(v, part.id);
     },
     apply: (s, p) => {
       s.parts[p.part] = "back";
       homeAgain(s);
+    },
+  },
+  "close.lidTurnedBack": {
+    name: "the lid turned back",
+    on: "machine",
+    may: (p, { s, b }) => {
+      if (!turnOf(b.build, p.turn)) return notHere("turn", p.turn);
+      if (s.turned[p.turn] !== "out") return no("turn", "It is not turned.");
+      const loose = b.build.screwGroups.filter(
+        (g) => g.keepUntil === p.turn && screwsComeBack(b.build, g) && g.screws.some((x) => s.screws[x.id] === "out"),
+      );
+      return loose.length
+        ? no("turn", `First ${listed(loose.map((g) => g.name.toLowerCase()))} in: without them nothing holds it.`)
+        : null;
+    },
+    apply: (s, p) => {
+      s.turned[p.turn] = "back";
     },
   },
   "close.screwBack": {

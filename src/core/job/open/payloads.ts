@@ -12,6 +12,8 @@ export const openPayloads = {
   "open.partOut": z.strictObject({ part: key }),
   /** One of several ways was taken: left tethered, laid beside. */
   "open.tethered": z.strictObject({ option: key }),
+  /** The lid stands at the angle of this turn. */
+  "open.lidTurned": z.strictObject({ turn: key }),
   "open.found": z.strictObject({ ...Find.shape, photo: photo.optional() }),
   /** A step that cannot be done here, and why. */
   "open.stuck": z.strictObject({ target: text(80), why: text(300) }),

@@ -4,7 +4,7 @@ import { voidPasses } from "../passes";
 import type { RulesOf } from "../rule";
 import { seated } from "../subject";
 import type { openPayloads } from "./payloads";
-import { heldBy, mayTakeOut, mayUnscrew } from "./takeOut";
+import { heldBy, mayTakeOut, mayTurn, mayUnscrew } from "./takeOut";
 
 export const openRules = {
   "open.screwOut": {
@@ -83,6 +83,14 @@ export const openRules = {
         : notHere("way", p.option),
     apply: (s, p) => {
       s.tethered[p.option] = true;
+    },
+  },
+  "open.lidTurned": {
+    name: "the lid turned",
+    on: "machine",
+    may: (p, v) => mayTurn(v, v.b, p.turn),
+    apply: (s, p) => {
+      s.turned[p.turn] = "out";
     },
   },
   "open.found": {

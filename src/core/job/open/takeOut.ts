@@ -1,4 +1,4 @@
-import type { BuildIndex } from "../../build";
+import { type BuildIndex, partsHeld, turnOf } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import type { JobView } from "../derived";
@@ -12,6 +12,12 @@ export function mayUnscrew(v: JobView, b: BuildIndex, screw: string, loosen: boo
     return no("covered", `${g.name} lie under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
   if (g.loosenOnly !== loosen)
     return no("screw", g.loosenOnly ? "This one is only loosened, not taken out." : "This one is taken out, not only loosened.");
+  const until = g.keepUntil;
+  if (until && !(turnOf(b.build, until) ? v.state.turned[until] === "out" : isAway(v, b, until)))
+    return no(
+      "kept",
+      `${g.name} stay in until ${turnOf(b.build, until) ? `the lid stands at ${turnOf(b.build, until)!.angleDeg}°` : `${nameOf(b, until)} is away`}: without them nothing holds it.`,
+    );
   const s = v.state.screws[screw];
   if (s === "out" || s === "loosened") return no("screw", "It is recorded already.");
   return null;
@@ -24,7 +30,7 @@ export function heldBy(v: JobView, b: BuildIndex, partId: string): Answer {
   if (blocked.length)
     return no("blocked", `${p.name} comes after ${listed(blocked.map((x) => b.part.get(x)?.name.toLowerCase() ?? x))}.`);
   for (const g of b.build.screwGroups) {
-    if (g.holds !== partId) continue;
+    if (!partsHeld(g).includes(partId)) continue;
     const left = g.screws.filter((s) => !["out", "loosened", "missing", "staysOut"].includes(v.state.screws[s.id] ?? "in"));
     if (left.length)
       return no(
@@ -48,6 +54,15 @@ function isAway(v: JobView, b: BuildIndex, x: string): boolean {
   if (b.connector.has(x)) return s.connectors[x] === "off";
   if (b.tape.has(x)) return !!s.tapesOut[x];
   return s.parts[x] === "out" || s.parts[x] === "folded";
+}
+
+/** May the lid be turned so? What must be away for it is. @example mayTurn(view, b, "no-such").gate // "build" */
+export function mayTurn(v: JobView, b: BuildIndex, id: string): Answer {
+  const t = turnOf(b.build, id);
+  if (!t) return notHere("turn", id);
+  if (v.state.turned[id] === "out") return no("turn", "It stands so already.");
+  const left = t.free.filter((x) => !isAway(v, b, x));
+  return left.length ? no("turn", `Before it is turned: ${listed(left.map((x) => nameOf(b, x)))} away.`) : null;
 }
 
 /**

@@ -1,3 +1,4 @@
+import { hangs, hiddenBySeat } from "../../build";
 import { NOT_BY_EYE } from "../../panel";
 import { listed } from "../../quantity";
 import { type Answer, no } from "../answer";
@@ -5,6 +6,7 @@ import { arrivalStatus, buildOf, candidateOf, fitOf, type JobView, passStatus } 
 import { ARRIVAL_WORDS } from "../match/arrivalWords";
 import { isolatedFor, mayFeed } from "../power";
 import { breachClear, safetyClear } from "../stops";
+import { seated } from "../subject";
 
 /**
  * May this connector be taken off? Isolated first, unless the build names it as a power point or as ahead of isolation.
@@ -87,7 +89,8 @@ export function mayConnectPanel(v: JobView, connector: string): Answer {
   if (arrival) return arrival;
   const refused = Object.entries(v.state.match.asked).find(([, a]) => a.answer === "refused");
   if (refused) return no(gate, `The customer refused a difference in ${refused[0]}. Choose another panel.`);
-  if (v.state.subject !== "out")
+  const onHinges = hangs(b.build) && seated(v.state) && c !== undefined && !hiddenBySeat(b.build, c);
+  if (v.state.subject !== "out" && !onHinges)
     return no(
       gate,
       v.state.subject === "in" ? "The old panel is still in." : "The panel is seated: this connector cannot be reached now.",

@@ -7,6 +7,8 @@ export const swapPayloads = {
   "swap.cableConnected": z.strictObject({ connector: key, home: z.literal(true) }),
   "swap.changeMade": z.strictObject({ field: key }),
   "swap.panelLifted": z.strictObject({ why: text(200) }),
+  /** Something of the way back only, as the build writes it. */
+  "swap.backActDone": z.strictObject({ act: key }),
   "swap.transplanted": z.strictObject({ part: key }),
   "swap.looseTested": z.strictObject({
     supply: z.enum(["mains", "mainsAndBattery", "battery"]),

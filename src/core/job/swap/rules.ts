@@ -1,4 +1,4 @@
-import { type BuildIndex, lateLeads } from "../../build";
+import { type BuildIndex, hangs, lateLeads } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import { placeOf } from "../clock";
@@ -16,7 +16,8 @@ function mayTestLoose(v: JobView, b: BuildIndex, p: Payload<"swap.looseTested">)
   const s = v.state;
   const gate = "looseTest";
   const off = b.subjectConnectors.filter((c) => s.connectors[c.id] === "off");
-  if (s.subject !== "out")
+  // A whole lid is tried on its hinges: it is held there, and its leads come last.
+  if (s.subject !== "out" && !(hangs(b.build) && seated(s)))
     return no(gate, s.subject === "in" ? "The old panel is still in." : "The panel is seated: a loose test comes before.");
   if (off.length || !Object.keys(s.connectors).some((c) => b.subjectConnectors.some((x) => x.id === c)))
     return no(gate, `${listed(off.map((c) => c.name))} still off.`);
@@ -99,6 +100,18 @@ export const swapRules = {
     },
     apply: (s, p) => {
       s.transplanted[p.part] = true;
+    },
+  },
+  "swap.backActDone": {
+    name: "an act of the way back",
+    on: "machine",
+    may: (p, { s, b }) => {
+      if (!b.build.backActs?.some((a) => a.id === p.act)) return notHere("act", p.act);
+      if (s.backActs[p.act]) return no("act", "That is done.");
+      return s.subject === "in" ? no("act", "The old panel is still in.") : null;
+    },
+    apply: (s, p) => {
+      s.backActs[p.act] = true;
     },
   },
   "swap.looseTested": {

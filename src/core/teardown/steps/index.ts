@@ -2,6 +2,7 @@ import type { BuildIndex } from "../../build";
 import type { Act, ActType, JobEvent } from "../../job";
 import { type AtStep, type Moment, type Planned, type Step, type StepKind, type StepRule, stepId } from "../step";
 import { angle } from "./angle";
+import { backAct } from "./backAct";
 import { backFilmOff } from "./backFilmOff";
 import { batteryOff } from "./batteryOff";
 import { cableOff } from "./cableOff";
@@ -36,6 +37,8 @@ import { tapeLay } from "./tapeLay";
 import { tapeOut } from "./tapeOut";
 import { tether } from "./tether";
 import { transplant } from "./transplant";
+import { turnBack } from "./turnBack";
+import { turnLid } from "./turnLid";
 
 /** Every kind of step with its rule, roughly in the order of work. A file of this folder whose kind is missing here does not compile. */
 export const STEPS = {
@@ -51,7 +54,9 @@ export const STEPS = {
   partOut,
   cableOff,
   tether,
+  turnLid,
   transplant,
+  backAct,
   change,
   packOn,
   cableOn,
@@ -70,6 +75,7 @@ export const STEPS = {
   partBack,
   screwsBack,
   screwsTighten,
+  turnBack,
   proveClosed,
   seams,
   angle,

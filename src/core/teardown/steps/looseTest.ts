@@ -1,5 +1,6 @@
-import { looseTestMissing, seated } from "../../job";
+import { hangs, SUBJECT_WORDS } from "../../build";
 import type { StepRule } from "../step";
+import { testDone } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -9,14 +10,20 @@ declare module "./kinds" {
 
 export const looseTest = {
   station: "swap",
-  make: () => ({
-    title: "Start it with the panel lying loose",
-    how: "Picture whole, right way up, light even. Do not flex the panel.",
+  make: ({ b: { build } }) => ({
+    title: hangs(build)
+      ? "Start it with the lid on its hinges"
+      : `Start it with the ${SUBJECT_WORDS[build.subject.kind]} lying loose`,
+    how: hangs(build)
+      ? "Picture whole, right way up, light even. Hold the lid: only its first screws are in."
+      : `Picture whole, right way up, light even. Do not flex the ${SUBJECT_WORDS[build.subject.kind]}.`,
     minutes: 2,
-    because: "Before anything is stuck or closed: a bad panel comes out again without harm.",
+    because: hangs(build)
+      ? "Before it is screwed tight and closed: a bad lid comes off again in a minute."
+      : `Before anything is stuck or closed: a bad ${SUBJECT_WORDS[build.subject.kind]} comes out again without harm.`,
     caution: "Live. Nothing is connected or taken off until it is isolated again.",
   }),
-  done: (v) => looseTestMissing(v) === null || seated(v.s),
+  done: testDone,
   next: () => null,
   events: { "swap.looseTested": () => "" },
   press: "Press when you see it",

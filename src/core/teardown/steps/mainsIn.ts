@@ -1,6 +1,6 @@
-import { looseTestMissing, passStatus, seated } from "../../job";
+import { passStatus } from "../../job";
 import type { StepRule } from "../step";
-import { onAt } from "./power";
+import { onAt, testDone } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -32,9 +32,7 @@ export const mainsIn = {
   },
   done: (v, target) =>
     v.s.bench.mains === "in" ||
-    (target === "test"
-      ? looseTestMissing(v) === null || seated(v.s)
-      : passStatus(v, target === "closed" ? "closed" : "open").complete),
+    (target === "test" ? testDone(v) : passStatus(v, target === "closed" ? "closed" : "open").complete),
   next: (v) => (v.s.bench.mains === "in" ? { type: "bench.started", payload: {} } : { type: "bench.mainsIn", payload: {} }),
   events: { "bench.mainsIn": (_, at) => onAt(at), "bench.started": (_, at) => onAt(at) },
   press: (s) => (s.bench.mains === "in" ? "Press when it runs" : "Press when it is in"),

@@ -1,6 +1,6 @@
-import { looseTestMissing, passStatus, seated } from "../../job";
+import { passStatus } from "../../job";
 import type { StepRule } from "../step";
-import { onAt, pointsOf } from "./power";
+import { onAt, pointsOf, testDone } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -23,7 +23,7 @@ export const packOn = {
   },
   done: (v, target) =>
     v.b.powerPoints.every((c) => v.s.connectors[c.id] !== "off") ||
-    (target === "test" ? looseTestMissing(v) === null || seated(v.s) : passStatus(v, "open").complete),
+    (target === "test" ? testDone(v) : passStatus(v, "open").complete),
   next: (v) => {
     const c = v.b.powerPoints.find((x) => v.s.connectors[x.id] === "off");
     return c ? { type: "swap.cableConnected", payload: { connector: c.id, home: true } } : null;

@@ -10,7 +10,8 @@ export const partBack = {
   station: "close",
   make: ({ b }, id) => {
     const p = b.part.get(id)!;
-    return { title: p.back?.verb ?? `Put back ${p.name.toLowerCase()}`, ...motionText(p.back ?? p.out!) };
+    const plain = p.fate === "replaced" ? `Put on the new ${p.name.toLowerCase()}` : `Put back ${p.name.toLowerCase()}`;
+    return { title: p.back?.verb ?? plain, ...motionText(p.back ?? p.out!) };
   },
   done: (v, id) => v.s.parts[id] === "back",
   next: (_, part) => ({ type: "close.partBack", payload: { part } }),

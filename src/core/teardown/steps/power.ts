@@ -1,5 +1,5 @@
-import { type BuildIndex, CONNECTOR_MOTION, hasFilms } from "../../build";
-import { type Act, looseTestMissing, passStatus, powerOf, seated } from "../../job";
+import { type BuildIndex, CONNECTOR_MOTION, comesBack, hangs, hasFilms } from "../../build";
+import { type Act, looseTestMissing, passStatus, pastTest, powerOf, seated } from "../../job";
 import { listed } from "../../quantity";
 import { cutList } from "../../tape";
 import type { AtStep, Moment, Planned, StepStation } from "../step";
@@ -17,15 +17,16 @@ export const offStation = ({ b }: Planned, target: string): StepStation => {
 };
 
 /** Which of the three an act that takes power off belongs to. @example offAt({ s: emptyState(), b }) // "" */
-export const offAt = ({ s }: Moment): string => (s.subject === "in" ? "" : s.subject === "out" ? "bond" : "close");
+export const offAt = ({ s, b }: Moment): string =>
+  s.subject === "in" ? "" : s.subject === "out" || (hangs(b.build) && s.subject === "placed") ? "bond" : "close";
 
 /**
  * Which feeding an act that brings power on belongs to: the loose test, the open pass, the closed pass; null before any.
  * @example onAt({ s: emptyState(), b }) // null
  */
-export const onAt = ({ s }: Moment): string | null => {
+export const onAt = ({ s, b }: Moment): string | null => {
   if (s.subject === "in") return null;
-  return s.subject === "out" ? "test" : s.close.angleDeg === null && !s.bond.frontFilmOff ? "prove" : "closed";
+  return !pastTest(s, b.build) ? "test" : s.close.angleDeg === null && !s.bond.frontFilmOff ? "prove" : "closed";
 };
 
 /** The power points of a machine as a step speaks of them; `feed` where the pack is put on for a test. */
@@ -58,10 +59,16 @@ export function pointsOf(b: BuildIndex): PackPoints {
 /** Parts still away or plugs still off: hands go into the machine once more before it is closed. */
 function handsLeft(v: AtStep): boolean {
   return (
-    Object.entries(v.s.parts).some(([id, p]) => id !== v.b.subject.id && p !== "back") ||
+    Object.entries(v.s.parts).some(([id, p]) => id !== v.b.subject.id && p !== "back" && comesBack(v.b.part.get(id) ?? {})) ||
     Object.values(v.s.connectors).includes("off")
   );
 }
+
+/**
+ * The loose test holds, or the work behind it has begun, so that nobody asks for it any more.
+ * @example testDone(atStep) // false
+ */
+export const testDone = (v: AtStep): boolean => looseTestMissing(v) === null || pastTest(v.s, v.b.build);
 
 /** The work after the open pass is under way: the front film is off, or, where there is none, something is back. */
 const closingBegan = (v: AtStep): boolean => (hasFilms(v.b.build) ? v.s.bond.frontFilmOff : v.s.close.begun);
@@ -82,7 +89,9 @@ export function offDone(v: AtStep, target: string, holds: boolean, drain = false
     target === ""
       ? v.s.subject !== "in"
       : target === "bond"
-        ? seated(v.s)
+        ? hangs(v.b.build)
+          ? v.s.subject === "fixed"
+          : seated(v.s)
         : closingBegan(v) && (!handsLeft(v) || offForHands(v, drain));
   if (past) return true;
   if (target === "bond" && looseTestMissing(v)) return false;
@@ -103,8 +112,11 @@ export function stillFed(bench: { shutDown: boolean; mains: string }): Act | nul
 export const fedWords = (bench: { shutDown: boolean; mains: string }): string | null =>
   !bench.shutDown ? "Press when it is shut down" : bench.mains === "in" ? "Press when the mains is out" : null;
 
-/** Why power comes off again. */
-export const OFF_AGAIN: Readonly<Record<string, string>> = {
+/** Why power comes off again. @example offAgainWords(b, "home") // "It starts by itself when its pack is on." */
+export const offAgainWords = ({ build }: BuildIndex, target: string): string =>
+  target === "bond" && hangs(build) ? "A test ends isolation: nothing is screwed under power." : OFF_AGAIN[target]!;
+
+const OFF_AGAIN: Readonly<Record<string, string>> = {
   bond: "A test ends isolation: liners and films wait until it is isolated again.",
   close: "Off before closing up: nothing is pressed or screwed under power.",
   home: "It starts by itself when its pack is on.",

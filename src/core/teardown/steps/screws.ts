@@ -1,4 +1,4 @@
-import type { BuildIndex } from "../../build";
+import { type BuildIndex, partsHeld } from "../../build";
 import type { Act, ScrewState } from "../../job";
 import type { AtStep, Planned, ScrewCount, StepStation } from "../step";
 
@@ -31,4 +31,4 @@ export const groupOf = (screw: string, { b }: { b: BuildIndex }): string => b.gr
  * @example backStation({ b, changes: [] }, "base-screws") // "close"
  */
 export const backStation = ({ b }: Planned, group: string): StepStation =>
-  b.group.get(group)!.holds === b.subject.id ? "bond" : "close";
+  partsHeld(b.group.get(group)!).includes(b.subject.id) ? "bond" : "close";

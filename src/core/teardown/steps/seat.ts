@@ -1,3 +1,4 @@
+import { hangs, SUBJECT_WORDS } from "../../build";
 import { seated } from "../../job";
 import type { StepRule } from "../step";
 
@@ -10,9 +11,15 @@ declare module "./kinds" {
 export const seat = {
   station: "bond",
   once: true,
-  make: ({ b: { subject } }) => ({
-    title: subject.back?.verb ?? "Lower the panel into its pocket",
-    how: subject.back?.how ?? "Locate one edge, lower evenly.",
+  make: ({ b: { build, subject } }) => ({
+    title:
+      subject.back?.verb ??
+      (hangs(build) ? "Set the lid on its hinges" : `Lower the ${SUBJECT_WORDS[build.subject.kind]} into its pocket`),
+    how:
+      subject.back?.how ??
+      (hangs(build)
+        ? "Locate both hinges, one screw each side finger-tight, and let go only when it stands. No lead is on it yet."
+        : "Locate one edge, lower evenly."),
     minutes: subject.back?.minutes ?? 1,
     ...(subject.back?.caution ? { caution: subject.back.caution } : {}),
   }),

@@ -1,5 +1,5 @@
 import type { StepRule } from "../step";
-import { OFF_AGAIN, offAt, offDone, offStation } from "./power";
+import { offAgainWords, offAt, offDone, offStation } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -10,14 +10,14 @@ declare module "./kinds" {
 export const shutDown = {
   station: offStation,
   atBase: true,
-  make: (_, target) =>
+  make: ({ b }, target) =>
     target === ""
       ? {
           title: "Shut the machine down",
           how: "From its menu, not by holding the key. Wait until the light is out.",
           minutes: 1,
         }
-      : { title: "Shut down again", how: "Wait until the light is out.", minutes: 0.7, because: OFF_AGAIN[target]! },
+      : { title: "Shut down again", how: "Wait until the light is out.", minutes: 0.7, because: offAgainWords(b, target) },
   done: (v, target) =>
     target === "home"
       ? v.s.close.angleDeg !== null || (v.s.bench.shutDown && v.b.powerPoints.every((c) => v.s.connectors[c.id] !== "off"))

@@ -1,4 +1,4 @@
-import { hasFilms } from "../../build";
+import { hangs, hasFilms } from "../../build";
 import { stepId } from "../step";
 import { lastFed } from "./power";
 import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
@@ -14,7 +14,7 @@ export function bond(ask: WayInAsk): Source {
   for (const c of changes) {
     const id = say.step("change", c.field);
     if (c.at === "swap") {
-      say.before(stepId("looseTest"), id, "a panel that shows no picture asks for no change");
+      if (!hangs(ask.build)) say.before(stepId("looseTest"), id, "a panel that shows no picture asks for no change");
       say.before(id, firstOfBond(ask), "it is done with the new panel loose beside the lid");
     } else {
       say.before(lastFed(ask, "closed"), id, "it needs the machine running");
@@ -22,9 +22,11 @@ export function bond(ask: WayInAsk): Source {
     }
   }
   for (const p of pieces) {
-    const lay = say.step("tapeLay", p.id);
-    say.before(lay, stepId("rehearse"), "the lowering is rehearsed over the tape, liners on");
-    say.before(stepId("looseTest"), lay, "the loose test comes before any tape");
+    if (!ask.build.subject.bringsTape) {
+      const lay = say.step("tapeLay", p.id);
+      say.before(lay, stepId("rehearse"), "the lowering is rehearsed over the tape, liners on");
+      say.before(stepId("looseTest"), lay, "the loose test comes before any tape");
+    }
     const pull = say.step("linerPull", p.id);
     if (hasFilms(ask.build)) {
       say.before(stepId("dust"), pull, "dust is blown off before the tape is bare");

@@ -1,5 +1,6 @@
 import { type Build, type BuildIndex, indexBuild } from "../../build";
-import type { PlanChange, Step } from "../step";
+import { type PlanChange, type Step, stepId } from "../step";
+import { acts } from "./acts";
 import { bond } from "./bond";
 import { leads } from "./leads";
 import { mirror } from "./mirror";
@@ -8,7 +9,7 @@ import { prove } from "./prove";
 import { type Edge, type Source, type WayInAsk, wayInAsk } from "./source";
 
 /** Sources of the way in, each independent of the others. Where an order is free, the one named first goes first. */
-const SOURCES: Readonly<Record<string, (ask: WayInAsk) => Source>> = { leads, power, bond, prove, mirror };
+const SOURCES: Readonly<Record<string, (ask: WayInAsk) => Source>> = { leads, acts, power, bond, prove, mirror };
 
 export type WayIn = { ok: true; steps: Step[]; warnings: string[] } | { ok: false; problem: string };
 
@@ -44,21 +45,33 @@ export function wayIn(build: Build, out: readonly Step[], changes: readonly Plan
   }
   const warnings: string[] = [];
   // What the build itself says, by the name of a part, screw group, connector or step.
+  const find = (x: string) => (steps.has(x) ? x : [...steps.values()].find((s) => s.target === x || s.kind === x)?.id);
   for (const w of build.wayIn) {
-    const find = (x: string) => (steps.has(x) ? x : [...steps.values()].find((s) => s.target === x || s.kind === x)?.id);
     const first = find(w.first);
     const then = find(w.next);
     if (!first || !then) {
       warnings.push(unheard(ask.b, w, !first ? w.first : w.next));
       continue;
     }
-    edges.push({ first, then, why: w.why });
+    edges.push({ first, then, why: w.why, ...(w.atOnce ? { atOnce: true as const } : {}) });
     const s = steps.get(first)!;
     if (!s.because) steps.set(first, { ...s, because: w.why });
+  }
+  for (const a of build.backActs ?? []) {
+    const act = stepId("backAct", a.id);
+    const rows = [...a.after.map((x) => ({ first: x, next: a.id })), ...a.before.map((x) => ({ first: a.id, next: x }))];
+    for (const w of rows) {
+      const other = find(w.first === a.id ? w.next : w.first);
+      if (other) edges.push(w.first === a.id ? edge(act, other, a.why) : edge(other, act, a.why));
+      else warnings.push(unheard(ask.b, { ...w, why: a.why }, w.first === a.id ? w.next : w.first));
+    }
   }
   const way = ordered(steps, edges);
   return way.ok ? { ...way, warnings } : way;
 }
+
+/** One step before another, and why. */
+const edge = (first: string, then: string, why: string): Edge => ({ first, then, why });
 
 /** A word of the build no step stands for: said, not dropped. */
 function unheard(b: BuildIndex, w: Build["wayIn"][number], missing: string): string {
@@ -73,11 +86,32 @@ function ordered(
   edges: readonly Edge[],
 ): { ok: true; steps: Step[] } | { ok: false; problem: string } {
   const needs = new Map<string, Edge[]>([...steps.keys()].map((k) => [k, []]));
-  for (const e of edges) if (steps.has(e.first)) needs.get(e.then)?.push(e);
+  const here = edges.filter((e) => steps.has(e.first) && steps.has(e.then));
+  for (const e of here) if (!e.soft) needs.get(e.then)!.push(e);
+  /** Whether one step comes after another already, at one remove or more. */
+  const waits = (step: string, forOne: string, seen = new Set<string>()): boolean => {
+    if (step === forOne) return true;
+    seen.add(step);
+    return needs.get(step)!.some((n) => !seen.has(n.first) && waits(n.first, forOne, seen));
+  };
+  const rather = (e: Edge) => {
+    if (!waits(e.first, e.then)) needs.get(e.then)!.push(e);
+  };
+  for (const e of here) if (e.soft) rather(e);
+  // At once: whatever else the second waits for, the first waits for as well, so that nothing comes between.
+  const atOnce = new Map<string, string>();
+  for (const e of here)
+    if (e.atOnce) {
+      atOnce.set(e.first, e.then);
+      for (const n of [...needs.get(e.then)!]) if (n.first !== e.first) rather(edge(n.first, e.first, n.why));
+    }
   const list: Step[] = [];
   const done = new Set<string>();
+  const ready = (k: string | undefined): k is string =>
+    k !== undefined && !done.has(k) && needs.get(k)!.every((n) => done.has(n.first));
   while (list.length < steps.size) {
-    const next = [...steps.keys()].find((k) => !done.has(k) && needs.get(k)!.every((n) => done.has(n.first)));
+    const now = list.at(-1) && atOnce.get(list.at(-1)!.id);
+    const next = ready(now) ? now : [...steps.keys()].find(ready);
     if (next === undefined) return { ok: false, problem: circleWords(steps, needs, done) };
     done.add(next);
     list.push(steps.get(next)!);

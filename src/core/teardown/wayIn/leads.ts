@@ -1,9 +1,11 @@
-import { behind, lateLeads, overPower, saidBefore } from "../../build";
+import { behind, hangs, hiddenBySeat, lateLeads, overPower, partsHeld, saidBefore } from "../../build";
 import { stepId } from "../step";
-import { firstFed } from "./power";
+import { firstFed, screwedAfterTest } from "./power";
 import { Says, type Source, type WayInAsk } from "./source";
 
 const REACH = "Cannot be reached once the panel is seated, so it goes on before it is lowered.";
+const TRIED = "The new one is tried with its connectors on, before anything is stuck or closed.";
+const HUNG = "It hangs on its hinges before a lead is on it: a lead is no hinge.";
 const PICTURE = "It carries the picture: without it the loose test shows nothing.";
 const SUPPLY = "The supply comes in by it: without it the loose test has none.";
 
@@ -16,14 +18,24 @@ export function leads(ask: WayInAsk): Source {
   const say = new Says(ask);
   const moved = build.parts.filter((p) => p.transplant).map((p) => say.step("transplant", p.id));
   for (const c of b.subjectConnectors) {
-    const on = say.step("cableOn", c.id, REACH);
+    const hidden = hiddenBySeat(build, c);
+    const on = say.step("cableOn", c.id, hidden ? REACH : hangs(build) ? HUNG : TRIED);
     for (const m of moved) say.before(m, on, "what moves over is moved before any connector is on");
+    if (hangs(build) && !hidden) say.rather(stepId("seat"), on, "it hangs on its hinges before a lead is on it");
     say.before(on, firstFed(ask, "test"), "a panel is powered with its connectors on");
   }
   const early = earlySteps(ask);
   for (const id of early.keys())
     say.before(id, firstFed(ask, "test"), "it is needed for the test, or out of reach once the panel is seated");
-  for (const id of beforeOpenPass(ask)) say.before(id, firstFed(ask, "prove"), "the open pass looks at what it serves");
+  const oneStart = hangs(build) && screwedAfterTest(ask).length === 0;
+  if (hangs(build)) {
+    for (const m of moved) say.before(m, stepId("seat"), "what moves over is moved before it is set on its hinges");
+    for (const c of build.connectors)
+      if (hiddenBySeat(build, c))
+        say.before(stepId("cableOn", c.id), stepId("seat"), "no hand reaches it once the lid is on its hinges");
+  }
+  for (const id of beforeOpenPass(ask))
+    say.before(id, firstFed(ask, oneStart ? "test" : "prove"), "the open pass looks at what it serves");
   // What the build puts before the test by name, or what would stand in the way, is plugged in with its part lying beside.
   for (const c of build.connectors)
     if (c.joins[0] !== b.subject.id && !b.part.get(c.joins[0])?.fold) {
@@ -59,7 +71,7 @@ export function earlySteps(ask: WayInAsk): Map<string, string> {
     first(stepId("cableOn", id), why);
     for (const x of homeSteps(ask, b.connector.get(id)!.joins[0])) first(x, why);
   };
-  for (const c of build.connectors) if (!c.reachableWhenSeated && c.joins[0] !== b.subject.id) lead(c.id, REACH);
+  for (const c of build.connectors) if (hiddenBySeat(build, c) && c.joins[0] !== b.subject.id) lead(c.id, REACH);
   // What the test needs between board and panel, and between supply and board: on at both ends before power comes.
   for (const c of build.connectors)
     if (!c.powerPoint && c.joins[0] !== b.subject.id && (c.serves === "picture" || c.serves === "power"))
@@ -70,7 +82,9 @@ export function earlySteps(ask: WayInAsk): Map<string, string> {
     const why = build.wayIn.find((w) => w.first === x && ahead.has(w.next))?.why ?? REACH;
     if (b.part.has(x)) {
       early.set(stepId("partBack", x), why);
-      for (const g of build.screwGroups) if (g.holds === x) first(stepId("screwsBack", g.id), why);
+      // Its screws with it, unless the build puts them later by name: what is located now and screwed afterwards is two acts.
+      for (const g of build.screwGroups)
+        if (partsHeld(g).includes(x) && !build.wayIn.some((w) => w.next === g.id)) first(stepId("screwsBack", g.id), why);
     }
     if (b.connector.has(x)) early.set(stepId("cableOn", x), why);
   }

@@ -1,4 +1,4 @@
-import { overPower } from "../../build";
+import { hangs, overPower, partsHeld } from "../../build";
 import { type StepKind, stepId } from "../step";
 import { pointsOf } from "../steps/power";
 import { firstOfBond, firstOfClose, Says, type Source, type WayInAsk } from "./source";
@@ -27,6 +27,19 @@ export const firstFed = (ask: WayInAsk, tag: Start): string => stepId(...feeding
 export const lastFed = (ask: WayInAsk, tag: Start): string => stepId(...feeding(ask, tag).at(-1)!);
 
 /**
+ * Screws of a whole lid that go in after the test: all but those that hold it until then. None = the test's start is the open
+ * pass's as well, for nothing is touched between.
+ * @example screwedAfterTest(ask) // []
+ */
+export function screwedAfterTest({ b, build, settled }: WayInAsk): string[] {
+  if (!hangs(build)) return [];
+  const first = new Set(
+    build.screwGroups.filter((g) => g.keepUntil && partsHeld(g).every((x) => x === b.subject.id)).map((g) => g.id),
+  );
+  return settled.filter((id) => id.startsWith("screws") && !first.has(id.slice(id.indexOf(":") + 1)));
+}
+
+/**
  * Power: fed for the test and both passes, and isolated again each time before hands go in.
  * @example power(ask).steps[0].id // "mainsIn:test"
  */
@@ -38,17 +51,27 @@ export function power(ask: WayInAsk): Source {
     return { first: ids[0]!, last: ids.at(-1)! };
   };
   say.before(fed("test").last, stepId("looseTest"), "a test needs a supply");
-  offAgain(
-    say,
-    "bond",
-    stepId("looseTest"),
-    firstOfBond(ask),
-    "a test ends isolation: liners and films wait until it is isolated again",
-  );
+  const test = stepId("looseTest");
+  if (!hangs(ask.build))
+    offAgain(say, "bond", test, [firstOfBond(ask)], "a test ends isolation: liners and films wait until it is isolated again");
+  else {
+    // Tried on its hinges: what holds it until then first, what is still to be screwed afterwards.
+    const rest = screwedAfterTest(ask);
+    for (const id of ask.settled)
+      if (id.startsWith("screws") && !rest.includes(id)) {
+        say.before(id, firstFed(ask, "test"), "it is held by its first screws while it is tried");
+        for (const c of ask.b.subjectConnectors)
+          say.rather(id, stepId("cableOn", c.id), "it is held by its first screws before a lead is on it");
+      }
+    if (rest.length) offAgain(say, "bond", test, rest, "nothing is screwed under power");
+    say.before(stepId("seat"), firstFed(ask, "test"), "it is tried on its hinges");
+    say.before(test, stepId("proveOpen"), "it is tried before it is proven");
+    say.before(test, firstFed(ask, "prove"), "it is tried before it is proven");
+  }
   const open = fed("prove");
   for (const s of ask.settled) say.before(s, open.first, "it is looked at once it is fixed in its place");
   say.before(open.last, stepId("proveOpen"), "a check needs a supply");
-  offAgain(say, "close", stepId("proveOpen"), firstOfClose(ask), "nothing is pressed or screwed under power");
+  offAgain(say, "close", stepId("proveOpen"), [firstOfClose(ask)], "nothing is pressed or screwed under power");
   startsByItself(say);
   const closed = fed("closed");
   say.before(stepId("angle"), closed.first, "it is started once it is whole");
@@ -77,7 +100,7 @@ function startsByItself(say: Says): void {
 }
 
 /** Shut down, mains out, pack off, drained: between what ended isolation and what needs it. Only what the supply had put in. */
-function offAgain(say: Says, tag: string, after: string, then: string, why: string): void {
+function offAgain(say: Says, tag: string, after: string, then: readonly string[], why: string): void {
   const { b, build } = say.ask;
   const { feed } = pointsOf(b);
   const kinds: StepKind[] = [
@@ -90,5 +113,5 @@ function offAgain(say: Says, tag: string, after: string, then: string, why: stri
   const ids = kinds.map((k) => say.step(k, tag));
   say.chain(ids, "power comes off in this order");
   say.before(after, ids[0]!, "it runs until it is shut down again");
-  say.before(ids.at(-1)!, then, why);
+  for (const t of then) say.before(ids.at(-1)!, t, why);
 }

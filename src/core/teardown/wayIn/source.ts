@@ -1,4 +1,4 @@
-import { type Build, type BuildIndex, hasFilms } from "../../build";
+import { type Build, type BuildIndex, hasFilms, partsHeld, screwsComeBack } from "../../build";
 import { type CutPiece, cutList } from "../../tape";
 import { type PlanChange, type Planned, type Step, type StepKind, stepId } from "../step";
 import { makeStep } from "../steps";
@@ -8,6 +8,10 @@ export interface Edge {
   first: string;
   then: string;
   why: string;
+  /** An order that is kept unless something else speaks against it: the mirror of an order on the way out. */
+  soft?: true;
+  /** Nothing comes between. */
+  atOnce?: true;
 }
 
 /** What every source of the way in is asked with. */
@@ -31,7 +35,7 @@ export interface Source {
 export function wayInAsk(b: BuildIndex, out: readonly Step[], changes: readonly PlanChange[]): WayInAsk {
   const { build } = b;
   const pieces = cutList(build);
-  const own = build.screwGroups.filter((g) => g.holds === b.subject.id);
+  const own = build.screwGroups.filter((g) => partsHeld(g).includes(b.subject.id) && screwsComeBack(build, g));
   const settled = [
     pieces.length ? stepId("press") : stepId("seat"),
     ...own.map((g) => stepId(g.loosenOnly ? "screwsTighten" : "screwsBack", g.id)),
@@ -52,6 +56,10 @@ export class Says implements Source {
   }
   before(first: string, then: string, why: string): void {
     this.edges.push({ first, then, why });
+  }
+  /** Kept unless it would close a circle. */
+  rather(first: string, then: string, why: string): void {
+    this.edges.push({ first, then, why, soft: true });
   }
   /** One after the other. */
   chain(ids: readonly string[], why: string): void {
