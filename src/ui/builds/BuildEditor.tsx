@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { carry } from "@/client/carried";
@@ -23,6 +22,7 @@ import { AddPhoto } from "./AddPhoto";
 import { BuildDrawing } from "./BuildDrawing";
 import { DraftFound } from "./DraftFound";
 import { EditorFooter } from "./EditorFooter";
+import { EditorHeader } from "./EditorHeader";
 import { EditorPlan } from "./EditorPlan";
 import { EditorTools, type Tool } from "./EditorTools";
 import { PryForm } from "./LeadForms";
@@ -120,19 +120,7 @@ export function BuildEditor({
   return (
     <main className="grow-page">
       <div className="panelpage">
-        <header className="flex flex-wrap items-end gap-4">
-          <h1 className="step long">{build.machineModel}</h1>
-          <span className="q grow pb-1">
-            family {build.family}, {version ? `version ${version}` : "not saved yet"}
-            {changed && version > 0 && ", changed here"}
-          </span>
-          <button type="button" className="btn quiet" disabled={past.length === 0} onClick={undo}>
-            Undo
-          </button>
-          <Link className={back ? "btn" : "link pb-2"} href={back ? `/jobs/${back.id}/plan` : "/builds"} prefetch={false}>
-            {back ? `Go on with ${back.number}` : "All builds"}
-          </Link>
-        </header>
+        <EditorHeader build={build} version={version} changed={changed} back={back} onUndo={past.length > 0 ? undo : null} />
         {draft.found && (
           <DraftFound
             from={draft.found.from}
