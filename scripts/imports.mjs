@@ -26,6 +26,7 @@ const CORE_ORDER = [
   "build",
   "panel",
   "tape",
+  "heat",
   "proof",
   "triage",
   "catalogue",

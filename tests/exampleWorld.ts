@@ -2,6 +2,8 @@ import { readFileSync } from "node:fs";
 import { z } from "zod";
 import { FamilyTable, indexBuild, type KeptFind } from "@/core/build";
 import { decodeEdid } from "@/core/edid";
+import { lidModel, type PlanHeatOptions } from "@/core/heat";
+import { Together } from "@/core/heat/together";
 import type { JobEvent } from "@/core/job";
 import { panelEdid } from "@/core/panel";
 import { NO_LOG, type QuoteInput, QuotePolicy } from "@/core/quote";
@@ -34,6 +36,7 @@ const find: KeptFind = {
   eventId: "01900000-0000-7000-8000-000000000042",
 };
 const event = { ...job.make({ type: "open.screwOut", payload: { screw: "no-such" } }) } as JobEvent;
+const heatLid = lidModel(build, { cover: "al", cellMm: 8 });
 const world = {
   z,
   build,
@@ -86,6 +89,25 @@ const world = {
     replacementMinor: null,
     log: NO_LOG,
   } satisfies QuoteInput,
+  heatLid,
+  heatNet: heatLid.inner.face("back").net,
+  heatTogether: new Together(heatLid, "back", 1, { likely: 1, upper: 1.15 }),
+  heatOptions: {
+    softC: 55,
+    ceilingsC: { film: 60 },
+    means: { by: "mat", setC: [60], widthMm: 300, heightMm: 200 },
+  } satisfies PlanHeatOptions,
+  heatSpot: {
+    do: "jet",
+    edge: "top",
+    fromMm: 150,
+    toMm: 150,
+    insetMm: 90,
+    tool: "heatGun",
+    nozzleC: 150,
+    standOffMm: 60,
+    seconds: 30,
+  },
   surface: { fillStyle: "", fillRect: () => undefined },
   now: "2026-06-01T08:00:00.000Z",
 };

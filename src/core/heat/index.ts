@@ -1,0 +1,33 @@
+export type { Act, Jet, Lay, Mat } from "./acts";
+export { calibrateTool, type ToolCalibration } from "./calibrate";
+export { type CalNow, type HeatNow, HeatRun, type HeatSnapshot } from "./heatRun";
+export { jetAt, type Tool } from "./jet";
+export {
+  type BatteryZone,
+  type Edge,
+  type Face,
+  type LidModel,
+  type LidOptions,
+  lidModel,
+  type Piece,
+  THINGS,
+  type Thing,
+} from "./lid";
+export type { Tapes } from "./measure";
+export { planHeat, planHeatSteps } from "./plan";
+export type { HeatPlan, Means, Pass, PlanHeatOptions, PlanProgress } from "./planTypes";
+export {
+  COVER_KINDS,
+  COVERS,
+  type Cover,
+  type CoverKind,
+  FIGURES,
+  type Figure,
+  MATERIALS,
+  type Material,
+  TOOL_RANGES,
+  TOOLS,
+} from "./properties";
+export { type Peak, type Simulated, type SimulateOptions, simulate } from "./simulate";
+export { type TouchAdvice, type TouchVerdict, touchAdvice, touchWords } from "./touch";
+export { workingWindow } from "./window";
