@@ -88,6 +88,8 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "bench.batteryOff": { proven: true },
   "bench.drained": { seconds: 10 },
   "bench.started": {},
+  "bench.heatOn": { tool: "heatGun", setC: 130, tape: "rim-left", plannedS: 60 },
+  "bench.heatOff": {},
   "open.screwOut": { screw: "b1" },
   "open.screwsOutTogether": { group: "base-screws", screws: ["b1", "b2"] },
   "open.screwLoosened": { screw: "b1" },

@@ -32,6 +32,8 @@ export interface JobCard {
   open: boolean;
   power: Power;
   screwsOut: number;
+  /** What heats, in words; null when nothing does. */
+  heat: string | null;
   damage: JobState["triage"]["damage"];
   buildId: string | null;
   lid: { widthMm: number; heightMm: number; openingX: number; openingY: number; openingW: number; openingH: number } | null;

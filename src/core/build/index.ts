@@ -24,8 +24,10 @@ export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks 
 export { type BuildIndex, hasFilms, indexBuild, subjectPart } from "./find";
 export { Find } from "./findSchema";
 export { adoptFind, applyFinds, findId, type KeptFind } from "./finds";
+export { bareNow, type HeatCeiling, heatCeilings } from "./heatNeed";
 export {
   CONNECTOR_KINDS,
+  COVER_KINDS,
   DRIVES,
   EDGES,
   FATE_WORDS,

@@ -14,6 +14,8 @@ export const CONNECTOR_KINDS = [
   "lampLead",
   "bayPack",
 ] as const;
+/** What a lid's cover may be made of. */
+export const COVER_KINDS = ["al", "mg", "abs", "pcabs", "gf", "cfrp"] as const;
 export const VIEWS = ["lid", "base"] as const;
 export const EDGES = ["left", "right", "top", "bottom"] as const;
 export const PART_ROLES = [

@@ -3,6 +3,7 @@ import { contentHash, words } from "../quantity/shapes";
 import { Feeds } from "./feeds";
 import {
   CONNECTOR_KINDS,
+  COVER_KINDS,
   DRIVES,
   EDGES,
   FAMILIES,
@@ -232,6 +233,8 @@ export const Build = z.strictObject({
     lowerEdgeDepthMm: z.number().positive().max(20).optional(),
     panelAt: z.strictObject({ xMm: mmCoord, yMm: mmCoord }),
     camera: z.strictObject({ xMm: mmCoord, yMm: mmCoord }).optional(),
+    /** What the cover is made of, for its heat; thickness where it was measured. */
+    cover: z.strictObject({ kind: z.enum(COVER_KINDS), mm: z.number().min(0.3).max(6).optional() }).optional(),
     /** How each edge may be entered, or that it must not be. */
     pry: z.array(PryEdge).max(8).default([]),
   }),

@@ -1,5 +1,7 @@
 export type { Act, Jet, Lay, Mat } from "./acts";
+export type { HeatAnswer, HeatAsk } from "./ask";
 export { calibrateTool, type ToolCalibration } from "./calibrate";
+export { type Ceiling, ceilingsOf } from "./ceilings";
 export { type CalNow, type HeatNow, HeatRun, type HeatSnapshot } from "./heatRun";
 export { jetAt, type Tool } from "./jet";
 export {

@@ -1,3 +1,5 @@
+import { COVER_KINDS } from "../build";
+
 /** Where a figure comes from: a handbook, within ten percent; or an estimate that a shop may know better. */
 export type PropertyTag = "textbook" | "estimate";
 
@@ -38,7 +40,7 @@ export const MATERIALS = {
   air: { name: "Air at 50 °C", kWmK: 0.0278, rhoKgM3: 1.09, cpJkgK: 1007, kRange: [0.026, 0.029], tag: "textbook" },
 } as const satisfies Record<string, Material>;
 
-export const COVER_KINDS = ["al", "mg", "abs", "pcabs", "gf", "cfrp"] as const;
+export { COVER_KINDS };
 export type CoverKind = (typeof COVER_KINDS)[number];
 
 /** A lid's cover as it was measured or looked up. */

@@ -1,7 +1,7 @@
 import type { Jet, Mat } from "./acts";
 import type { Face, LidModel, Thing } from "./lid";
 import { quantile, type TapeCells, tapeCells } from "./measure";
-import type { Option, Pass, PlanHeatOptions, Segment, Tried } from "./planTypes";
+import type { Miss, Option, Pass, PlanHeatOptions, Segment, Tried } from "./planTypes";
 import { heatOf } from "./segments";
 import { near, over, RISE_S, staysSoft, Together } from "./together";
 
@@ -39,7 +39,8 @@ export function tryOption(m: LidModel, face: Face, option: Option, o: PlanHeatOp
       const hopeless = r.shut === null || restS >= MOST_REST_S || r.gotS <= gotBefore + 0.2;
       if (done || hopeless) {
         addPass(tried, s, act, option.set, { restS, heatS: r.heatS, needS: wholeSteps(s.needS, COARSE_S), windowS: [0, 0] });
-        if (!done) tried.miss = r.shut ? { ...r.shut, unit: "K" } : { what: "window", by: s.needS - r.gotS, unit: "s" };
+        if (!done)
+          tried.miss = r.shut ? whatItWouldBreak(all, act, tape, s, o) : { what: "window", by: s.needS - r.gotS, unit: "s" };
         all.begin(null);
         all.run(s.needS, null);
         break;
@@ -53,6 +54,13 @@ export function tryOption(m: LidModel, face: Face, option: Option, o: PlanHeatOp
     if (tried.miss || tried.totalS > limitS) break;
   }
   return tried;
+}
+
+/** How far over its ceiling the worst thing would be, were it heated on until its stretch stays soft long enough. */
+function whatItWouldBreak(all: Together, act: Jet | Mat, tape: TapeCells, s: Segment, o: PlanHeatOptions): Miss {
+  const r = heatUntilSoft(all, act, tape, s, { ...o, ceilingsC: {} }, MOST_HEAT_S);
+  const broken = over(all, o.ceilingsC, o.guardK ?? 1.5);
+  return broken && r.gotS >= s.needS - 1e-9 ? { ...broken, unit: "K" } : { what: "window", by: s.needS - r.gotS, unit: "s" };
 }
 
 const wholeSteps = (s: number, dt: number): number => Math.ceil(s / dt - 1e-9) * dt;

@@ -1,6 +1,7 @@
 export type { Act } from "./act";
 export type { Answer, Refusal } from "./answer";
 export { apply } from "./apply";
+export { HEAT_TOOLS, HEAT_WORDS } from "./bench/heatTools";
 export { mayPullLiners, maySeat } from "./bond/seating";
 export {
   browserOf,

@@ -38,8 +38,8 @@ const ALWAYS: EventType[] = [
   "job.handedOn",
   "job.breachResolved",
 ];
-const HANDS = /^(open|swap|bond|prove|close)\./;
-const THROUGH_STOP: EventType[] = ["bench.shutDown", "bench.mainsOut"];
+const HANDS = /^(open|swap|bond|prove|close)\.|^bench\.heatOn$/;
+const THROUGH_STOP: EventType[] = ["bench.shutDown", "bench.mainsOut", "bench.heatOff"];
 const AFTER_CLOSING: EventType[] = ["job.reopened", "job.redacted", "job.actDiscarded", "job.noted", "job.takenBack"];
 
 describe("every kind of event", () => {

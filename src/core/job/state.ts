@@ -81,6 +81,8 @@ export interface JobState {
     /** Clock of the act that last made the bench isolated or ended it. */
     since: string | null;
   };
+  /** What heats now, since which act, and how many passes were made. */
+  heat: { on: (Payload<"bench.heatOn"> & { clock: string }) | null; offClock: string | null; passes: number };
   screws: Record<string, ScrewState>;
   screwNotes: Record<string, string>;
   countedTogether: string[];
@@ -184,6 +186,7 @@ export function emptyState(): JobState {
     match: { chosen: null, asked: {}, order: null, arrived: null, arrival: {}, returns: [], looks: {} },
     plan: null,
     bench: { mains: "unknown", running: null, shutDown: false, batteryOff: false, drained: false, since: null },
+    heat: { on: null, offClock: null, passes: 0 },
     screws: {},
     screwNotes: {},
     countedTogether: [],

@@ -7,6 +7,7 @@ const EMPTY: TrayFacts = {
   bit: { drive: null, title: "No bit", note: "in hand" },
   screws: { title: "Tray empty", note: "no machine lies open", groups: [] },
   film: { title: "No film", note: "no panel open", on: null },
+  heat: { title: "No heat", note: "nothing was on", on: false },
   cautions: { title: "None open", note: "nothing to mind", stopped: false, count: 0 },
 };
 
@@ -26,6 +27,9 @@ export function trayOf(open: JobCard | undefined): TrayFacts {
       groups: [],
     },
     film: { title: "No film", note: "see the job", on: null },
+    heat: open.heat
+      ? { title: open.heat, note: `on at ${open.number}`, on: true }
+      : { title: "No heat", note: `at ${open.number}`, on: false },
     cautions: { title: "1 open", note: "machine lies open", stopped: false, count: 1 },
   };
 }

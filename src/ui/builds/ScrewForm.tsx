@@ -15,7 +15,7 @@ import { DRIVE_WORDS } from "@/core/teardown";
 import { Check, movable, Num, Pick, Row, Ticks, Txt } from "./fields";
 
 const untilWords = (b: Build, id: string): string => {
-  if (!id) return "nothing: they come out as they are reached";
+  if (id === "none") return "nothing: they come out as they are reached";
   const t = b.turns?.find((x) => x.id === id);
   return t
     ? `${t.name.toLowerCase()}, ${t.angleDeg}°`
@@ -85,13 +85,13 @@ export function ScrewForm({
       <Row>
         <Pick
           label="They stay in until"
-          value={group.keepUntil ?? ""}
+          value={group.keepUntil ?? "none"}
           of={[
-            "",
+            "none",
             ...new Set(["upright", ...(build.turns ?? []).map((t) => t.id), ...(group.keepUntil ? [group.keepUntil] : [])]),
           ]}
           words={(id) => untilWords(build, id)}
-          onPut={(id) => onEdit(keepUntil(build, group.id, id || null))}
+          onPut={(id) => onEdit(keepUntil(build, group.id, id === "none" ? null : id))}
         />
         <Check
           words="last of what holds it"

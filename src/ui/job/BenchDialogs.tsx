@@ -35,6 +35,7 @@ const KEYS: [string, string][] = [
   ["P", "put one screw back"],
   ["X", "power: mains, key, battery"],
   ["C", "cautions and safety stop"],
+  ["H", "what heats was seen switched off"],
   ["W", "write a note, attach a photo"],
   ["U", "what is only in this browser: not sent yet, not taken"],
   ["F", "a check failed"],

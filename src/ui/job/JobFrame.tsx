@@ -131,6 +131,10 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   };
   const stop = openHazards(log.state).length > 0;
   const holdNext = () => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1));
+  const heatOff = () => {
+    if (!log.state.heat.on) setSaid("Nothing heats");
+    else if (log.record({ type: "bench.heatOff", payload: {} })) setSaid("Seen off. Recording it does not switch it off.");
+  };
   const benchKeys: Record<string, () => void> = {
     ...Object.fromEntries(Array.from({ length: 9 }, (_, i) => [String(i + 1), () => digit(i + 1)])),
     "/": () => setDialog("find"),
@@ -144,6 +148,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
       if (log.putAgain()) setSaid("Put again");
     },
     d: () => nextTheme(),
+    h: heatOff,
     z: holdNext,
   };
   const keys: Record<string, () => void> = {
@@ -213,6 +218,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
         </main>
         <Tray
           facts={trayFacts(view, progress)}
+          onHeatOff={heatOff}
           onPower={() => setDialog("power")}
           onCautions={() => setDialog("cautions")}
           unsent={log.unsent}

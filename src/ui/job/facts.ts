@@ -4,6 +4,7 @@ import {
   buildOf,
   candidateOf,
   fitOf,
+  HEAT_WORDS,
   isWet,
   type JobState,
   looseTestMissing,
@@ -198,7 +199,8 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
     openMoneyStops(s).length +
     (isWet(s) ? 1 : 0) +
     (s.triage.damage.some((d) => d.kind === "crack") && s.subject === "in" ? 1 : 0) +
-    (power.state === "live" ? 1 : 0);
+    (power.state === "live" ? 1 : 0) +
+    (s.heat.on ? 1 : 0);
   const first = hazards.length
     ? "safety stop"
     : openBreaches(s).length
@@ -207,11 +209,13 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
         ? openMoneyStops(s)[0]!
         : isWet(s)
           ? "liquid in it"
-          : power.state === "live"
-            ? "live"
-            : count
-              ? "cracked glass"
-              : "";
+          : s.heat.on
+            ? "heat is on"
+            : power.state === "live"
+              ? "live"
+              : count
+                ? "cracked glass"
+                : "";
   return {
     power,
     bit: type
@@ -240,6 +244,13 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
         : s.bond.frontFilmOff
           ? { title: "Film off", note: "front and back", on: false }
           : { title: "Film on", note: s.bond.backFilmOff ? "front only" : "new panel", on: true },
+    heat: s.heat.on
+      ? {
+          on: true,
+          title: `${HEAT_WORDS[s.heat.on.tool]} ${s.heat.on.setC} °C`,
+          note: `on since ${clockWords(s.heat.on.clock)}: H when off`,
+        }
+      : { on: false, title: "No heat", note: s.heat.offClock ? `seen off ${clockWords(s.heat.offClock)}` : "nothing was on" },
     cautions: {
       count,
       stopped: hazards.length > 0,

@@ -8,6 +8,7 @@ export interface TrayFacts {
   bit: { drive: ScrewType["drive"] | null; title: string; note: string };
   screws: { title: string; note: string; groups: { type: ScrewType; total: number; out: number }[] };
   film: { title: string; note: string; on: boolean | null };
+  heat: { title: string; note: string; on: boolean };
   cautions: { title: string; note: string; stopped: boolean; count: number };
 }
 
@@ -55,10 +56,10 @@ function TrayScrews({ groups }: { groups: TrayFacts["screws"]["groups"] }) {
   );
 }
 
-const HeatOff = () => (
-  <svg width={44} height={44} aria-hidden="true">
-    <circle cx={22} cy={22} r={17} className="tghost" />
-    <path d="M22 22V10" className="tk" opacity={0.5} />
+const HeatDial = ({ on }: { on: boolean }) => (
+  <svg width={44} height={44} aria-hidden="true" className={on ? "tl" : undefined}>
+    <circle cx={22} cy={22} r={17} className={on ? undefined : "tghost"} strokeWidth={on ? 3 : undefined} />
+    <path d={on ? "M22 22L33 15" : "M22 22V10"} className={on ? undefined : "tk"} strokeWidth={3} opacity={on ? 1 : 0.5} />
   </svg>
 );
 
@@ -67,6 +68,7 @@ export function Tray({
   facts,
   onPower,
   onCautions,
+  onHeatOff,
   unsent = 0,
   notTaken = 0,
   onKept,
@@ -78,6 +80,8 @@ export function Tray({
   facts: TrayFacts;
   onPower?: () => void;
   onCautions?: () => void;
+  /** Records that what heats was seen switched off. */
+  onHeatOff?: () => void;
   unsent?: number;
   /** Acts the server did not take. */
   notTaken?: number;
@@ -90,7 +94,7 @@ export function Tray({
   who?: string | null;
   onWho?: () => void;
 }) {
-  const { power, bit, screws, film, cautions } = facts;
+  const { power, bit, screws, film, heat, cautions } = facts;
   return (
     <footer className="tray" aria-label="Bench tray: what is on the bench now">
       <button
@@ -161,13 +165,28 @@ export function Tray({
           <span>{film.note}</span>
         </div>
       </div>
-      <div className="well">
-        <HeatOff />
-        <div>
-          <b>No heat</b>
-          <span>mat is cold</span>
+      {heat.on && onHeatOff ? (
+        <button
+          type="button"
+          className="well live"
+          onClick={onHeatOff}
+          aria-label={`${heat.title}, ${heat.note}. I saw it switched off`}
+        >
+          <HeatDial on />
+          <div>
+            <b>{heat.title}</b>
+            <span>{heat.note}</span>
+          </div>
+        </button>
+      ) : (
+        <div className="well">
+          <HeatDial on={heat.on} />
+          <div>
+            <b>{heat.title}</b>
+            <span>{heat.note}</span>
+          </div>
         </div>
-      </div>
+      )}
       <button
         type="button"
         className={`well${cautions.stopped ? " stopped" : ""}`}

@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import type { ComponentType } from "react";
 import { CONNECTOR_MOTION, indexBuild } from "@/core/build";
 import { durationWords } from "@/core/quantity";
@@ -21,6 +22,9 @@ import { AngleStep, HandOverStep, Leftovers, LooseTestStep } from "./steps";
 import { TimeRuler } from "./TimeRuler";
 import { Trouble } from "./Trouble";
 import { useScrewCount } from "./useScrewCount";
+
+/** What plans warming is fetched where something has to be warmed. */
+const Warming = dynamic(() => import("./Warming").then((m) => m.Warming), { ssr: false });
 
 /** Steps that ask a person for more than a press. */
 const FORMS: Partial<Record<StepKind, ComponentType>> = {
@@ -63,6 +67,7 @@ export function StepView({ step }: { step: Step }) {
   const press = typeof rule.press === "function" ? rule.press(s) : rule.press;
   const point = pointOf(step, (id) => b?.part.get(id)?.role);
   const back = step.kind === "screwsBack" && now;
+  const warmed = step.kind === "tapeOut" && b?.tape.get(step.target)?.heat ? b.tape.get(step.target) : undefined;
   return (
     <>
       <h1 className={`step${step.title.length > 42 ? " long" : ""}`}>{step.title}</h1>
@@ -99,6 +104,7 @@ export function StepView({ step }: { step: Step }) {
         </p>
       )}
       {FED.has(step.kind) && <SupplyChoice />}
+      {warmed && <Warming tape={warmed} />}
       {point && <PointCheck point={point} />}
       {connector && <ConnectorDetail kind={connector.kind} out={atPlug?.off ?? false} />}
       {connector && (

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { nothing } from "../shapes";
+import { key, nothing } from "../shapes";
+import { HEAT_TOOLS } from "./heatTools";
 
 /** What events of power on the bench carry, in their newest shape. */
 export const benchPayloads = {
@@ -9,4 +10,14 @@ export const benchPayloads = {
   "bench.batteryOff": z.strictObject({ proven: z.literal(true) }),
   "bench.drained": z.strictObject({ seconds: z.number().min(1).max(120) }),
   "bench.started": nothing,
+  /** Something that heats was switched on: at its nozzle, or the mat's set-point, °C. */
+  "bench.heatOn": z.strictObject({
+    tool: z.enum(HEAT_TOOLS),
+    setC: z.number().min(25).max(300),
+    tape: key.optional(),
+    /** How long this pass is meant to be, s. */
+    plannedS: z.number().min(0).max(1200).optional(),
+  }),
+  /** Seen switched off: recording it does not switch it off. */
+  "bench.heatOff": nothing,
 } as const;

@@ -3,6 +3,7 @@ import { no } from "../answer";
 import { placeOf } from "../clock";
 import { endIsolation, mayFeed, packCut, powerOf, stopWithoutSupply, wake } from "../power";
 import type { RulesOf } from "../rule";
+import { mayHeat } from "./heat";
 import type { benchPayloads } from "./payloads";
 
 export const benchRules = {
@@ -34,6 +35,23 @@ export const benchRules = {
       s.bench.batteryOff = false;
       if (b?.build.isolation.startsWhenAttached) wake(s);
       endIsolation(s, placeOf(e));
+    },
+  },
+  "bench.heatOn": {
+    name: "heat switched on",
+    on: "machine",
+    may: (p, v) => mayHeat(v, p),
+    apply: (s, p, { e }) => {
+      s.heat = { on: { ...p, clock: placeOf(e) }, offClock: null, passes: s.heat.passes + 1 };
+    },
+  },
+  "bench.heatOff": {
+    name: "heat seen off",
+    on: "power",
+    throughStop: true,
+    apply: (s, _, { e }) => {
+      s.heat.on = null;
+      s.heat.offClock = placeOf(e);
     },
   },
   "bench.batteryOff": {

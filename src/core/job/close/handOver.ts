@@ -15,6 +15,7 @@ export function mayHandOver(v: JobView): Answer {
   if (stop) return stop;
   const b = buildOf(v);
   if (!b || !seated(v.state)) return no(gate, "No new panel is seated.");
+  if (v.state.heat.on) return no(gate, "Something still heats: see it switched off first (H).");
   const { out: all, loose } = screwsOpen(v.state);
   // Screws of what does not go back have no hole to go into.
   const out = all.filter((id) => {

@@ -129,7 +129,13 @@ export function stepOfEvent(e: JobEvent, at: { s: Moment["s"]; b: BuildIndex }):
 }
 
 /** Acts of no step of their own: they happen at whatever step is under way, and its time is theirs. */
-export const UNDER_WAY = ["open.found", "open.stuck", "close.screwExtra"] as const satisfies readonly ActType[];
+export const UNDER_WAY = [
+  "open.found",
+  "open.stuck",
+  "close.screwExtra",
+  "bench.heatOn",
+  "bench.heatOff",
+] as const satisfies readonly ActType[];
 
 type Table = typeof STEPS;
 type StepEvents = { [K in keyof Table]: keyof Table[K]["events"] }[keyof Table];

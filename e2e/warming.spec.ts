@@ -1,0 +1,65 @@
+import { expect, test } from "./bench";
+
+test("a strip is warmed: planned under its ceilings, followed over a reload, seen off, and a mat too hot is refused", async ({
+  bench,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const id = await bench.newJob("Isbrand Pivot 14 Touch");
+  await bench.station(id, "plan");
+  await bench.ready("plan");
+  await bench.letGo();
+  await bench.key("Space");
+  await expect(page.getByText("Planned.")).toBeVisible();
+  await bench.ahead(id, /^Free the left tape/);
+  const box = page.getByRole("region", { name: "Warming" });
+  await expect(box).toBeVisible();
+  // What the cover is made of decides everything: unknown is not guessed.
+  await bench.choose(/^Cover/, "unknown");
+  await expect(box.getByRole("button", { name: "Plan the warming" })).toBeDisabled();
+  await bench.choose(/^Cover/, "al");
+  await box.getByRole("button", { name: "Plan the warming" }).click();
+  const first = box.getByRole("list", { name: "Passes" }).getByRole("listitem").first();
+  await expect(first).toBeVisible({ timeout: 90_000 });
+  await expect(box).toContainText(/Display \d+(?: to \d+)? °C60 °C at most, default, its datasheet first/);
+  await first.getByRole("button", { name: "It is on" }).click();
+  await expect(box.getByRole("status").first()).toContainText(/left of this pass/);
+  const tray = page.getByRole("contentinfo");
+  await expect(tray).toContainText(/Mat \d+ °C/);
+  // A reload goes on from the log, and so does every other screen.
+  await bench.settled();
+  await page.reload();
+  await bench.ready("open");
+  await expect(page.getByRole("region", { name: "Warming" }).getByRole("status").first()).toContainText(
+    /left of this pass|Off now/,
+  );
+  expect((await bench.actElsewhere(id, "bench.heatOn", { tool: "mat", setC: 58 })).reason).toMatch(/heats already/);
+  await page.goto(bench.url);
+  await expect(page.getByRole("contentinfo")).toContainText(/Mat \d+ °C/);
+  await bench.station(id, "open");
+  await bench.letGo();
+  await bench.key("h");
+  await expect(page.getByRole("contentinfo")).toContainText("No heat");
+  const log = await bench.events(id);
+  expect(log.map((e) => e.type).slice(-2)).toEqual(["bench.heatOn", "bench.heatOff"]);
+  expect((await bench.actElsewhere(id, "bench.heatOn", { tool: "mat", setC: 75, tape: "tape-left" })).reason).toMatch(
+    /A mat at 75 °C passes the ceiling of touch glass used again: 60 °C/,
+  );
+});
+
+test("no window is said with what is in the way, and has no start", async ({ bench, page }) => {
+  test.setTimeout(180_000);
+  const id = await bench.newJob("Isbrand Pivot 14 Touch");
+  await bench.station(id, "plan");
+  await bench.ready("plan");
+  await bench.letGo();
+  await bench.key("Space");
+  await expect(page.getByText("Planned.")).toBeVisible();
+  await bench.ahead(id, /^Free the left tape/);
+  const box = page.getByRole("region", { name: "Warming" });
+  await bench.choose(/^Warmed with/, "rework");
+  await box.getByRole("button", { name: "Plan the warming" }).click();
+  await expect(box.getByText(/^No window with the rework hand-piece/)).toBeVisible({ timeout: 90_000 });
+  await expect(box).toContainText(/The nearest try misses .* by \d+ (K|s)/);
+  await expect(box.getByRole("button", { name: "It is on" })).toHaveCount(0);
+});

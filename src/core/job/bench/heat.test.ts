@@ -1,0 +1,62 @@
+import { builds, jobOn, plannedJob } from "@tests/bench";
+import { tryBuild } from "@tests/tryBuild";
+import { describe, expect, it } from "vitest";
+
+/** A front unit whose tape is warmed: touch glass used again, 60 degrees at most. */
+const touch = () => jobOn("isbrand-pivot-14-touch");
+const warmed = () => touch().until("tapeOut:tape-left");
+
+describe("heat on the bench", () => {
+  it("is refused on a machine that runs, and twice at once; seen off it may be switched on again", () => {
+    const b = touch();
+    expect(b.why("bench.heatOn", { tool: "mat", setC: 55 })).toMatch(/Shut it down first/);
+    const w = warmed();
+    w.do("bench.heatOn", { tool: "hairDryer", setC: 95, tape: "tape-left", plannedS: 90 });
+    expect(w.state.heat.on).toMatchObject({ tool: "hairDryer", setC: 95, plannedS: 90 });
+    expect(w.why("bench.heatOn", { tool: "mat", setC: 55 })).toMatch(/heats already/);
+    w.do("bench.heatOff");
+    expect(w.state.heat).toMatchObject({ on: null, passes: 1 });
+    expect(w.state.heat.offClock).not.toBeNull();
+    expect(w.why("bench.heatOn", { tool: "mat", setC: 55 })).toBeNull();
+  });
+  it("a mat hotter than what lies under it stands is refused, with what, how much and by whose word", () => {
+    const w = warmed();
+    expect(w.why("bench.heatOn", { tool: "mat", setC: 70, tape: "tape-left" })).toMatch(
+      /A mat at 70 °C passes the ceiling of touch glass used again: 60 °C \(adjustable default, its data first\)/,
+    );
+    expect(w.why("bench.heatOn", { tool: "mat", setC: 60, tape: "tape-left" })).toBeNull();
+    expect(w.why("bench.heatOn", { tool: "mat", setC: 60, tape: "no-such" })).toMatch(/no tape "no-such"/);
+  });
+  it("no heat over bare films, by any tool, until they are covered again", () => {
+    const covered = jobOn("pellow-lune-15").until("tapeOut:rim-left");
+    expect(builds["pellow-lune-15"]!.parts.find((p) => p.id === "film-stack")?.fragile?.exposedBy).toBe("panel");
+    expect(covered.why("bench.heatOn", { tool: "hairDryer", setC: 95, tape: "rim-left" })).toBeNull();
+    const bare = jobOn("pellow-lune-15").follow((state) => state.parts.panel === "out" || state.parts.panel === "folded");
+    for (const tool of ["heatGun", "hairDryer", "rework", "mat"]) {
+      const why = bare.why("bench.heatOn", { tool, setC: 55 });
+      expect(why, tool).toMatch(/^Bare: .*No heat before it is covered again/);
+    }
+  });
+  it("no heat in a wet machine, nor with a hazard open; seen off passes every stop", () => {
+    const w = warmed();
+    w.do("bench.heatOn", { tool: "mat", setC: 55 });
+    w.do("job.safetyRaised", { hazard: "swollenBattery", note: "" });
+    expect(w.why("bench.heatOff")).toBeNull();
+    w.do("bench.heatOff");
+    expect(w.why("bench.heatOn", { tool: "mat", setC: 55 })).toMatch(/battery/i);
+  });
+  it("a machine is not handed over while something heats", () => {
+    const b = plannedJob("B").until("seams");
+    b.do("bench.heatOn", { tool: "mat", setC: 40 });
+    b.until("handOver");
+    expect(b.why("close.handedOver", { to: "customer" })).toMatch(/Something still heats/);
+    b.do("bench.heatOff");
+    expect(b.why("close.handedOver", { to: "customer" })).toBeNull();
+  });
+  it("a cover in the build's own words is read", () => {
+    const build = tryBuild("warm-cover", "isbrand-pivot-14-touch", (d) => {
+      d.lid.cover = { kind: "al", mm: 0.8 };
+    });
+    expect(build.lid.cover).toEqual({ kind: "al", mm: 0.8 });
+  });
+});

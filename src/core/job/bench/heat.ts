@@ -1,0 +1,30 @@
+import { bareNow, heatCeilings } from "../../build";
+import { type Answer, no } from "../answer";
+import { buildOf, type JobView } from "../derived";
+import type { Payload } from "../payloads";
+import { isWet, safetyClear } from "../stops";
+
+/**
+ * May this be switched on? Not with a hazard, not in a wet or running machine, not over bare films, and no mat set hotter than what
+ * lies under it stands.
+ * @example mayHeat(view, { tool: "mat", setC: 60 })?.gate // "mayHeat"
+ */
+export function mayHeat(v: JobView, p: Payload<"bench.heatOn">): Answer {
+  const gate = "mayHeat";
+  const stop = safetyClear(v, gate);
+  if (stop) return stop;
+  const { state: s } = v;
+  if (isWet(s)) return no(gate, "Liquid: it is dried without heat.");
+  if (s.heat.on) return no(gate, "Something heats already: see it switched off first (H).");
+  const b = buildOf(v);
+  if (!b) return no(gate, "No plan yet: what lies under the cover is unknown.");
+  if (!s.bench.shutDown) return no(gate, "Shut it down first: nothing is warmed that runs.");
+  const bare = bareNow(b, (x) => s.parts[x] === "out" || s.parts[x] === "folded");
+  if (bare) return no(gate, `Bare: ${bare}. No heat before it is covered again.`);
+  if (p.tape && !b.tape.has(p.tape)) return no("build", `This build has no tape "${p.tape}".`);
+  const held = b.build.tapes.filter((t) => !s.tapesOut[t.id]).map((t) => t.id);
+  const lowest = heatCeilings(b.build, p.tape ? [p.tape] : held)[0];
+  if (p.tool === "mat" && lowest && p.setC > lowest.maxC)
+    return no(gate, `A mat at ${p.setC} °C passes the ceiling of ${lowest.of}: ${lowest.maxC} °C (${lowest.source}).`);
+  return null;
+}

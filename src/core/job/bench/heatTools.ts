@@ -1,0 +1,10 @@
+/** What may warm a lid. */
+export const HEAT_TOOLS = ["heatGun", "rework", "hairDryer", "mat"] as const;
+
+/** What heats, in the words of the tray. */
+export const HEAT_WORDS: Readonly<Record<(typeof HEAT_TOOLS)[number], string>> = {
+  heatGun: "Heat gun",
+  rework: "Hand-piece",
+  hairDryer: "Dryer",
+  mat: "Mat",
+};
