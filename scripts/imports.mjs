@@ -27,6 +27,7 @@ const CORE_ORDER = [
   "panel",
   "tape",
   "heat",
+  "hinge",
   "proof",
   "triage",
   "catalogue",
