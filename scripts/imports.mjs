@@ -28,6 +28,7 @@ const CORE_ORDER = [
   "tape",
   "heat",
   "hinge",
+  "procedure",
   "proof",
   "triage",
   "catalogue",
