@@ -11,7 +11,7 @@ export default defineConfig({
   },
   test: {
     // A busy machine is slow, not wrong: properties over many machines take their time there.
-    testTimeout: 60_000,
+    testTimeout: 240_000,
     hookTimeout: 120_000,
     include: ["src/**/*.test.ts", "scripts/**/*.test.ts", "tests/**/*.test.ts"],
     environment: "node",

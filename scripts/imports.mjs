@@ -29,6 +29,7 @@ const CORE_ORDER = [
   "heat",
   "hinge",
   "procedure",
+  "causes",
   "proof",
   "triage",
   "catalogue",

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { z } from "zod";
 import { FamilyTable, indexBuild, type KeptFind } from "@/core/build";
+import { CauseTable } from "@/core/causes";
 import { decodeEdid } from "@/core/edid";
 import { lidModel, type PlanHeatOptions } from "@/core/heat";
 import { Together } from "@/core/heat/together";
@@ -89,6 +90,7 @@ const world = {
     replacementMinor: null,
     log: NO_LOG,
   } satisfies QuoteInput,
+  causeTable: CauseTable.parse(read("reference/causes")),
   heatLid,
   heatNet: heatLid.inner.face("back").net,
   heatTogether: new Together(heatLid, "back", 1, { likely: 1, upper: 1.15 }),
