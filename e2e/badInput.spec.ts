@@ -15,7 +15,7 @@ test("a build file that is empty, broken or absurd is refused with what and wher
     ["", /the file is empty/],
     ["{ not json", /not readable as JSON/],
     ['{"format":"helvane.panel","version":1}', /expected "helvane.build"/],
-    ['{"format":"helvane.build","version":9}', /read 9, this Helvane reads versions 1 and 2/],
+    ['{"format":"helvane.build","version":9}', /read 9, this Helvane reads versions 1, 2 and 3/],
     ['{"format":"helvane.build","version":1,"id":"x","lid":{"widthMm":-4}}', /lid.widthMm/],
   ];
   for (const [text, says] of tries) {
