@@ -1,17 +1,23 @@
-import { expect, test } from "./bench";
+import { type Bench, expect, test } from "./bench";
+
+/** A front unit whose left strip has to be warmed: planned, isolated, opened as far as that. */
+async function toTheTape(bench: Bench): Promise<string> {
+  const id = await bench.newJob("Isbrand Pivot 14 Touch");
+  await bench.station(id, "plan");
+  await bench.ready("plan");
+  await bench.letGo();
+  await bench.key("Space");
+  await expect(bench.page.getByText("Planned.")).toBeVisible();
+  await bench.ahead(id, /^Free the left tape/);
+  return id;
+}
 
 test("a strip is warmed: planned under its ceilings, followed over a reload, seen off, and a mat too hot is refused", async ({
   bench,
   page,
 }) => {
   test.setTimeout(180_000);
-  const id = await bench.newJob("Isbrand Pivot 14 Touch");
-  await bench.station(id, "plan");
-  await bench.ready("plan");
-  await bench.letGo();
-  await bench.key("Space");
-  await expect(page.getByText("Planned.")).toBeVisible();
-  await bench.ahead(id, /^Free the left tape/);
+  const id = await toTheTape(bench);
   const box = page.getByRole("region", { name: "Warming" });
   await expect(box).toBeVisible();
   // What the cover is made of decides everything: unknown is not guessed.
@@ -49,13 +55,7 @@ test("a strip is warmed: planned under its ceilings, followed over a reload, see
 
 test("no window is said with what is in the way, and has no start", async ({ bench, page }) => {
   test.setTimeout(180_000);
-  const id = await bench.newJob("Isbrand Pivot 14 Touch");
-  await bench.station(id, "plan");
-  await bench.ready("plan");
-  await bench.letGo();
-  await bench.key("Space");
-  await expect(page.getByText("Planned.")).toBeVisible();
-  await bench.ahead(id, /^Free the left tape/);
+  await toTheTape(bench);
   const box = page.getByRole("region", { name: "Warming" });
   await bench.choose(/^Warmed with/, "rework");
   await box.getByRole("button", { name: "Plan the warming" }).click();

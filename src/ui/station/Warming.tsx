@@ -150,7 +150,7 @@ export function Warming({ tape }: { tape: Tape }) {
         </p>
       )}
       {said?.kind === "wrong" && <p className="wrong">{said.words}</p>}
-      {said?.kind === "plan" && <Found said={said} tape={tape.id} tool={tool} softC={softC} />}
+      {said?.kind === "plan" && <Found said={said} tape={tape.id} tool={tool} softC={softC} thrownAway={thrownAway} />}
     </section>
   );
 }
@@ -160,11 +160,13 @@ function Found({
   tape,
   tool,
   softC,
+  thrownAway,
 }: {
   said: Extract<HeatAnswer, { kind: "plan" }>;
   tape: string;
   tool: ToolName;
   softC: number;
+  thrownAway: boolean;
 }) {
   const { log, view } = useBench();
   const { plan, ceilings } = said;
@@ -182,7 +184,16 @@ function Found({
     );
   }
   const start = (p: Pass) =>
-    log.record({ type: "bench.heatOn", payload: { tool, setC: p.set, tape, plannedS: Math.min(1200, Math.round(p.heatS)) } });
+    log.record({
+      type: "bench.heatOn",
+      payload: {
+        tool,
+        setC: p.set,
+        tape,
+        plannedS: Math.min(1200, Math.round(p.heatS)),
+        ...(thrownAway ? { thrownAway: true as const } : {}),
+      },
+    });
   return (
     <>
       <p>

@@ -25,6 +25,12 @@ describe("heat on the bench", () => {
       /A mat at 70 °C passes the ceiling of touch glass used again: 60 °C \(adjustable default, its data first\)/,
     );
     expect(w.why("bench.heatOn", { tool: "mat", setC: 60, tape: "tape-left" })).toBeNull();
+    // Whatever strip is named, and whatever is thrown away: the build's own word stands.
+    expect(w.why("bench.heatOn", { tool: "mat", setC: 70, thrownAway: true })).toMatch(/touch glass used again: 60 °C/);
+    const untold = jobOn("ostrel-kestrel-14").until("seams");
+    expect(untold.why("bench.heatOn", { tool: "mat", setC: 65 })).toMatch(/what may be used again: 60 °C/);
+    expect(untold.why("bench.heatOn", { tool: "mat", setC: 65, thrownAway: true })).toBeNull();
+    expect(untold.why("bench.heatOn", { tool: "mat", setC: 75, thrownAway: true })).toMatch(/70 °C/);
     expect(w.why("bench.heatOn", { tool: "mat", setC: 60, tape: "no-such" })).toMatch(/no tape "no-such"/);
   });
   it("no heat over bare films, by any tool, until they are covered again", () => {

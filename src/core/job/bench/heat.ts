@@ -4,6 +4,10 @@ import { buildOf, type JobView } from "../derived";
 import type { Payload } from "../payloads";
 import { isWet, safetyClear } from "../stops";
 
+/** How hot a mat may be set where the build says nothing lower (adj). */
+const KEPT = { of: "what may be used again", maxC: 60, source: "default, its datasheet first" };
+const THROWN_AWAY = { of: "a mat, with nothing under it used again", maxC: 70, source: "default" };
+
 /**
  * May this be switched on? Not with a hazard, not in a wet or running machine, not over bare films, and no mat set hotter than what
  * lies under it stands.
@@ -23,8 +27,9 @@ export function mayHeat(v: JobView, p: Payload<"bench.heatOn">): Answer {
   if (bare) return no(gate, `Bare: ${bare}. No heat before it is covered again.`);
   if (p.tape && !b.tape.has(p.tape)) return no("build", `This build has no tape "${p.tape}".`);
   const held = b.build.tapes.filter((t) => !s.tapesOut[t.id]).map((t) => t.id);
-  const lowest = heatCeilings(b.build, p.tape ? [p.tape] : held)[0];
-  if (p.tool === "mat" && lowest && p.setC > lowest.maxC)
+  // A mat warms all that lies under it, whichever strip it is laid for; what nobody has a word on is taken for used again.
+  const lowest = [...heatCeilings(b.build, held), p.thrownAway ? THROWN_AWAY : KEPT].reduce((x, c) => (c.maxC < x.maxC ? c : x));
+  if (p.tool === "mat" && p.setC > lowest.maxC)
     return no(gate, `A mat at ${p.setC} °C passes the ceiling of ${lowest.of}: ${lowest.maxC} °C (${lowest.source}).`);
   return null;
 }

@@ -15,6 +15,8 @@ export const benchPayloads = {
     tool: z.enum(HEAT_TOOLS),
     setC: z.number().min(25).max(300),
     tape: key.optional(),
+    /** Said by a person: the old panel goes, and no film or part behind it is used again. */
+    thrownAway: z.literal(true).optional(),
     /** How long this pass is meant to be, s. */
     plannedS: z.number().min(0).max(1200).optional(),
   }),
