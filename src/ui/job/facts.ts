@@ -248,7 +248,7 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
       ? {
           on: true,
           title: `${HEAT_WORDS[s.heat.on.tool]} ${s.heat.on.setC} °C`,
-          note: `on since ${clockWords(s.heat.on.clock)}: H when off`,
+          note: `since ${clockWords(s.heat.on.clock)}, off: H`,
         }
       : { on: false, title: "No heat", note: s.heat.offClock ? `seen off ${clockWords(s.heat.offClock)}` : "nothing was on" },
     cautions: {

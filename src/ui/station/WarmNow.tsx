@@ -37,7 +37,7 @@ export function WarmNow({ on, sinceMs }: { on: NonNullable<JobState["heat"]["on"
         {s !== null && s > FORGOTTEN_S && "Longer than any pass: is it forgotten? "}
         Recording does not switch it off: look at it.
       </p>
-      <button type="button" className="btn" onClick={() => press("h", true)}>
+      <button type="button" className="btn whitespace-nowrap" onClick={() => press("h", true)}>
         Seen off <kbd>H</kbd>
       </button>
     </div>

@@ -222,10 +222,10 @@ function Found({
           const hot = plan.peaksC[c.thing];
           return (
             <li key={c.thing}>
-              <span className="grow">
+              <span className="whitespace-nowrap">
                 {PLACE_NAME[c.thing]} {hot ? range(...hot, "°C") : "not reckoned"}
               </span>
-              <em>
+              <em className="grow text-right" style={{ whiteSpace: "normal" }}>
                 {c.maxC} °C at most, {c.source}
               </em>
             </li>
