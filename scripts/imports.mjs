@@ -37,6 +37,9 @@ const CORE_ORDER = [
   "quote",
   "job",
   "teardown",
+  "promise",
+  "stock",
+  "reorder",
   "shopReport",
 ];
 const PURE = /^(react|react-dom|next|kysely|better-sqlite3|node:|fs$|path$)/;

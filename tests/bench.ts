@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { type Build, parseBuild } from "@/core/build";
+import { CauseTable } from "@/core/causes";
 import type { Act } from "@/core/job";
 import {
   ARRIVAL_ITEMS,
@@ -17,6 +18,8 @@ import {
   type Snapshot,
 } from "@/core/job";
 import type { Panel } from "@/core/panel";
+import { Procedure } from "@/core/procedure";
+import { SHIPPED_CHECKS } from "@/core/proof";
 import type { Step } from "@/core/teardown";
 import { nextAct, progressOf } from "@/core/teardown";
 import { TriageTable } from "@/core/triage";
@@ -39,17 +42,33 @@ export const panels: Record<string, Panel> = Object.fromEntries(
 );
 export const triageTable: TriageTable = TriageTable.parse(json("reference/triage.json"));
 export const policy = json("reference/policy.json");
+export const causeTable = CauseTable.parse(json("reference/causes.json"));
+export const procedure = Procedure.parse(json("demo/procedures/pellow-lid-then-panel.json"));
 
 export interface RefHashes {
   build: Record<string, string>;
   panel: Record<string, string>;
   triage: string;
   policy: string;
+  checks: string;
+  causes: string;
+  procedure: string;
 }
-export const hashes: RefHashes = { build: {}, panel: {}, triage: sha(triageTable), policy: sha(policy) };
+export const hashes: RefHashes = {
+  build: {},
+  panel: {},
+  triage: sha(triageTable),
+  policy: sha(policy),
+  checks: sha(SHIPPED_CHECKS),
+  causes: sha(causeTable),
+  procedure: sha(procedure),
+};
 export const snapshots: Record<string, Snapshot> = {
   [hashes.triage]: { kind: "triage", data: triageTable },
   [hashes.policy]: { kind: "policy", data: policy },
+  [hashes.checks]: { kind: "checks", data: SHIPPED_CHECKS },
+  [hashes.causes]: { kind: "causes", data: causeTable },
+  [hashes.procedure]: { kind: "procedure", data: procedure },
 };
 for (const [id, data] of Object.entries(builds)) {
   hashes.build[id] = sha(data);
@@ -219,6 +238,6 @@ export function jobOn(build: string, panel = `fits-${build}`, b = new TestBench(
   });
   b.do("match.arrived", { codeRead: code });
   for (const item of ARRIVAL_ITEMS) if (item !== "code") b.do("match.arrivalChecked", { item, result: "good", note: "" });
-  b.do("plan.made", { buildHash: hashes.build[build], goal: "subjectOut" });
+  b.do("plan.made", { buildHash: hashes.build[build], goal: "subjectOut", checksHash: hashes.checks });
   return b;
 }

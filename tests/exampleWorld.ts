@@ -7,6 +7,7 @@ import { lidModel, type PlanHeatOptions } from "@/core/heat";
 import { Together } from "@/core/heat/together";
 import type { JobEvent } from "@/core/job";
 import { panelEdid } from "@/core/panel";
+import type { PromiseInput } from "@/core/promise";
 import { NO_LOG, type QuoteInput, QuotePolicy } from "@/core/quote";
 import { drillOf, makePlan, screwSheet } from "@/core/teardown";
 import { wayInAsk } from "@/core/teardown/wayIn/source";
@@ -90,6 +91,17 @@ const world = {
     replacementMinor: null,
     log: NO_LOG,
   } satisfies QuoteInput,
+  promiseInput: {
+    nowMin: 600,
+    windows: [[540, 1020]],
+    handover: [[600, 1020]],
+    deliveries: { atMin: 660, days: [0] },
+    benches: 1,
+    order: null,
+    ahead: { p50: 0, p80: 0 },
+    hands: { p50: 60, p80: 60 },
+    waitMin: 0,
+  } satisfies PromiseInput,
   causeTable: CauseTable.parse(read("reference/causes")),
   heatLid,
   heatNet: heatLid.inner.face("back").net,

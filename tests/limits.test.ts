@@ -124,6 +124,19 @@ const LIMITS: Record<string, Row[]> = {
     ["letters", 1, 80, "by"],
     ["letters", 1, 400, "reason"],
   ],
+  "after.mended": [["letters", null, 200, "note"]],
+  "after.left": [["letters", 1, 200, "why"]],
+  "after.hingesRead": [
+    ["number", 20, 500, "spanMm"],
+    ["number", 0.01, 3, "toleranceMm"],
+    ["items", null, 24, "readings"],
+  ],
+  "after.torqueRead": [
+    ["number", -100, 100, "openN closeN"],
+    ["number", 0.02, 1, "armM"],
+    ["number", 0, 360, "lidDeg"],
+  ],
+  "after.procedureDid": [["number", 0, null, "at mono server"]],
   "close.screwsBackTogether": [["items", 1, 80, "screws"]],
   "close.screwAccounted": [["letters", 1, 200, "reason"]],
   "close.screwExtra": [

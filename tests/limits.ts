@@ -47,6 +47,7 @@ const ITEMS: [RegExp, (i: number) => unknown][] = [
   [/^decisions$/, first(triageTable.decisions)],
   [/^meter$/, first(triageTable.meter)],
   [/^priorFactors$/, first(triageTable.priorFactors)],
+  [/^readings$/, () => ({ kind: "left", xMm: 0, yMm: 0, mm: 0 })],
   [/^fields$/, () => "job.opened.customer"],
   [/^fixes|\.fixes$|\.members$/, () => "panelCell"],
   [/^lines$/, () => ({ what: "tape", count: 1, priceMinor: 1 })],

@@ -1,9 +1,11 @@
 import type { z } from "zod";
 import { Build, checkBuild, liftBuild } from "@/core/build";
 import { Machine, Offer, SellerTerms } from "@/core/catalogue";
+import { CauseTable, checkCauses } from "@/core/causes";
 import type { Snapshot } from "@/core/job";
 import { Panel } from "@/core/panel";
-import { Policy } from "@/core/proof";
+import { checkProcedure, Procedure } from "@/core/procedure";
+import { CheckTable, Policy } from "@/core/proof";
 import { QuotePolicy } from "@/core/quote";
 import { ToolStock } from "@/core/teardown";
 import { TriageTable } from "@/core/triage";
@@ -31,12 +33,29 @@ interface Table<S extends z.ZodType> {
 const table = <S extends z.ZodType>(t: Table<S>): Table<S> => t;
 const slug = (s: string) => s.toLowerCase().replace(/[^a-z0-9]+/g, "-");
 const one = () => "shipped";
+const firstOf = (problems: readonly { where: string; message: string }[]): string | null =>
+  problems[0] ? `${problems[0].where}: ${problems[0].message}` : null;
 
 /** Every kind of reference table. The shape of a row is its schema's, said nowhere else. */
 export const TABLES = {
   triage: table({ schema: TriageTable, shipped: { file: "reference/triage.json" }, id: one, snapshot: true }),
   quote: table({ schema: QuotePolicy, shipped: { file: "reference/quote.json" }, id: one, snapshot: false }),
   policy: table({ schema: Policy, shipped: { file: "reference/policy.json" }, id: one, snapshot: true }),
+  checks: table({ schema: CheckTable, shipped: { file: "reference/proveChecks.json" }, id: one, snapshot: true }),
+  causes: table({
+    schema: CauseTable,
+    shipped: { file: "reference/causes.json" },
+    id: one,
+    snapshot: true,
+    check: (t) => firstOf(checkCauses(t)),
+  }),
+  procedure: table({
+    schema: Procedure,
+    shipped: { folder: "demo/procedures" },
+    id: (p) => p.id,
+    snapshot: true,
+    check: (p) => firstOf(checkProcedure(p)),
+  }),
   tools: table({ schema: ToolStock, shipped: { file: "reference/tools.json" }, id: one, snapshot: false }),
   build: table({
     schema: Build,
@@ -44,10 +63,7 @@ export const TABLES = {
     id: (b) => b.id,
     snapshot: true,
     lift: liftBuild,
-    check: (b) => {
-      const first = checkBuild(b)[0];
-      return first ? `${first.where}: ${first.message}` : null;
-    },
+    check: (b) => firstOf(checkBuild(b)),
   }),
   panel: table({ schema: Panel, shipped: { file: "demo/panels.json", list: "panels" }, id: (p) => p.id, snapshot: true }),
   machine: table({
@@ -80,6 +96,9 @@ export const SNAPSHOT_KINDS: Readonly<Record<Snapshot["kind"], ReferenceKind>> =
   panel: "panel",
   triage: "triage",
   policy: "policy",
+  checks: "checks",
+  causes: "causes",
+  procedure: "procedure",
 };
 
 const anyTable = (kind: string): Table<z.ZodType> | null =>

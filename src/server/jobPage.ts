@@ -61,7 +61,7 @@ export async function readJobPage(jobId: string, station = "plan") {
   return {
     plan:
       ask && hash
-        ? { key: planKey(hash, state.finds, ask.changes, weights, ask.build.isolation.testSupply), made: madePlan(ask) }
+        ? { key: planKey(hash, state.finds, ask.changes, weights, ask.build.isolation.testSupply, ask.also), made: madePlan(ask) }
         : null,
     events: log.events as JobEvent[],
     snapshots: log.snapshots as Snapshots,
@@ -76,6 +76,11 @@ export async function readJobPage(jobId: string, station = "plan") {
       weights,
       tools: ref.tools?.data ?? null,
       policy: ref.policy && { hash: ref.policy.hash, data: ref.policy.data },
+      checks: ref.checks && { hash: ref.checks.hash, data: ref.checks.data },
+      causes: ref.causes && { hash: ref.causes.hash, data: ref.causes.data },
+      procedures: ref.procedures
+        .filter((p) => state.job?.machineModel.toLowerCase().startsWith(`${p.data.maker.toLowerCase()} `))
+        .map(({ hash, data }) => ({ hash, data })),
       machines: ref.machines,
       ...(await tradeOf(ref.offers)),
     },

@@ -2,7 +2,9 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { type Build, FamilyTable, parseBuild } from "@/core/build";
 import type { Machine, Offer } from "@/core/catalogue";
-import type { Policy } from "@/core/proof";
+import type { CauseTable } from "@/core/causes";
+import type { Procedure } from "@/core/procedure";
+import type { CheckTable, Policy } from "@/core/proof";
 import type { QuotePolicy } from "@/core/quote";
 import type { ToolStock } from "@/core/teardown";
 import { makePlan } from "@/core/teardown";
@@ -15,6 +17,9 @@ export interface Reference {
   builds: ReferenceRow<Build>[];
   triage: ReferenceRow<TriageTable> | null;
   policy: ReferenceRow<Policy> | null;
+  checks: ReferenceRow<CheckTable> | null;
+  causes: ReferenceRow<CauseTable> | null;
+  procedures: ReferenceRow<Procedure>[];
   tools: ReferenceRow<ToolStock> | null;
   quote: ReferenceRow<QuotePolicy> | null;
   machines: Machine[];
@@ -24,7 +29,7 @@ export interface Reference {
 /** Reference data the screens work from. Panels are read by need: there may be tens of thousands. */
 export async function readReference(): Promise<Reference> {
   const { db } = connection();
-  const [builds, triage, policy, quote, machines, offers, tools] = await Promise.all([
+  const [builds, triage, policy, quote, machines, offers, tools, checks, causes, procedures] = await Promise.all([
     listReference(db, "build"),
     listReference(db, "triage"),
     listReference(db, "policy"),
@@ -32,11 +37,17 @@ export async function readReference(): Promise<Reference> {
     listReference(db, "machine"),
     listReference(db, "offer"),
     listReference(db, "tools"),
+    listReference(db, "checks"),
+    listReference(db, "causes"),
+    listReference(db, "procedure"),
   ]);
   return {
     builds,
     triage: triage[0] ?? null,
     policy: policy[0] ?? null,
+    checks: checks[0] ?? null,
+    causes: causes[0] ?? null,
+    procedures,
     tools: tools[0] ?? null,
     quote: quote[0] ?? null,
     machines: machines.map((m) => m.data),

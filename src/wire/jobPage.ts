@@ -1,7 +1,9 @@
 import type { Build } from "@/core/build";
 import type { LeadTime, Machine, Offer, SellerRecord, SellerTerms } from "@/core/catalogue";
+import type { CauseTable } from "@/core/causes";
 import type { Panel } from "@/core/panel";
-import type { Policy } from "@/core/proof";
+import type { Procedure } from "@/core/procedure";
+import type { CheckTable, Policy } from "@/core/proof";
 import type { QuotePolicy, ShopLog } from "@/core/quote";
 import type { PlanWeights, ToolStock } from "@/core/teardown";
 import type { TriageTable } from "@/core/triage";
@@ -13,6 +15,10 @@ export interface JobReference {
   panels: { hash: string; data: Panel }[];
   triage: { hash: string; data: TriageTable } | null;
   policy: { hash: string; data: Policy } | null;
+  checks: { hash: string; data: CheckTable } | null;
+  causes: { hash: string; data: CauseTable } | null;
+  /** Of this machine's maker. */
+  procedures: { hash: string; data: Procedure }[];
   /** What the shop weighs against each other when a way is planned. */
   weights: PlanWeights;
   tools: ToolStock | null;

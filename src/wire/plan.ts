@@ -25,4 +25,6 @@ export const planKey = (
   changes: PlanAsk["changes"],
   weights: PlanAsk["weights"],
   supply: PlanAsk["build"]["isolation"]["testSupply"],
-): string => JSON.stringify([buildHash, finds, weights, supply, changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);
+  also: readonly string[] = [],
+): string =>
+  JSON.stringify([buildHash, finds, weights, supply, also, changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);

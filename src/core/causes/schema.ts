@@ -45,6 +45,10 @@ export const CauseTable = z.strictObject({
         minutes,
         access,
         feeds: z.record(z.string(), z.number().min(0).max(50)),
+        /** Leads to reseat for it, by what they serve; missing = no lead. */
+        lead: z.enum(["picture", "battery", "keyboard", "camera", "wireless", "touch", "lidSensor"]).optional(),
+        /** What is looked at and done, in words. */
+        how: words(200).optional(),
         strength: z.record(z.string(), chance),
       }),
     )
@@ -52,6 +56,17 @@ export const CauseTable = z.strictObject({
     .max(60),
 });
 export type CauseTable = z.infer<typeof CauseTable>;
+
+/** What the leads of a build serve that a cause's `lead` means. */
+export const SERVES_OF_LEAD: Readonly<Record<NonNullable<CauseTable["causes"][number]["lead"]>, readonly string[]>> = {
+  picture: ["picture", "power"],
+  battery: ["battery"],
+  keyboard: ["keyboard", "other"],
+  camera: ["camera"],
+  wireless: ["wireless"],
+  touch: ["touch"],
+  lidSensor: ["lidSensor"],
+};
 
 /**
  * What is wrong with a table of the right shape: ids used twice, strengths for findings it does not have.

@@ -1,6 +1,6 @@
 import { seededRandom } from "@tests/randomActs";
 import { describe, expect, it } from "vitest";
-import { alignHinges, type HingeAsk, type HingeMove, type HingeReading, hingeTorque } from ".";
+import { alignHinges, type HingeAsk, type HingeMove, type HingeReading, hingeActs, hingeTorque, stubbornHinge } from ".";
 
 /** Places a technician reads: both sides near the hinges and near the lip, and the front at both corners. */
 const PLACES = [
@@ -182,5 +182,35 @@ describe("what holds the lid up", () => {
       holdsDownToDeg: null,
     });
     expect(() => hingeTorque({ openN: 3, closeN: 2, armM: 0, lidDeg: 45 })).toThrow(/armM/);
+  });
+});
+
+describe("hinges in words", () => {
+  const pick = (slacken: "none" | "left" | "right" | "both", vL: number, vR: number, u = 0) => ({
+    slacken,
+    move: { u, vL, vR },
+    leftOverMm: 0,
+    reach: 1,
+  });
+  const round = (slacken: "left" | "both", vL: number, vR: number) =>
+    ({ verdict: "move", pick: pick(slacken, vL, vR) }) as ReturnType<typeof alignHinges>;
+  it("says which hinge, how far and which way", () => {
+    expect(hingeActs(pick("none", 0, 0))).toEqual([{ say: "Nothing to slacken.", hinge: null }]);
+    expect(hingeActs(pick("left", -0.24, 0)).map((a) => a.say)).toEqual([
+      "Slacken the left hinge only; the right one stays as pivot.",
+      "Left side of the lid: 0.24 mm to the rear.",
+      "Hold it shut. Nip the middle screw at half torque, and read again.",
+      "Then the rest alternately, the middle one to full last; open to 90 degrees and read once more.",
+    ]);
+    const both = hingeActs(pick("both", -0.15, 0.12, 0.1)).map((a) => a.say);
+    expect(both).toContain("Left side of the lid: 0.15 mm to the rear and 0.10 mm to the right.");
+    expect(both).toContain("Right side of the lid: 0.12 mm to the front and 0.10 mm to the right.");
+  });
+  it("a third move of one hinge the same way is told; two, or one the other way, are not", () => {
+    const same = round("left", 0.2, 0);
+    expect(stubbornHinge([same, same])).toBeNull();
+    expect(stubbornHinge([same, same, same])).toBe("left");
+    expect(stubbornHinge([same, round("left", -0.2, 0), same])).toBeNull();
+    expect(stubbornHinge([round("both", 0.01, -0.2), round("both", -0.01, -0.2), round("both", 0, -0.1)])).toBe("right");
   });
 });

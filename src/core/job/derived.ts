@@ -10,7 +10,7 @@ import {
   type Panel as PanelData,
   unknownPanel,
 } from "../panel";
-import { type Check, type Disturbed, judgeFaults, type Pass, type Policy, requiredChecks } from "../proof";
+import { type Check, type Disturbed, EARLIER_CHECKS, judgeFaults, type Pass, type Policy, requiredChecks } from "../proof";
 import { type Findings, findingsWithMarks, type TriageTable } from "../triage";
 import { ARRIVAL_ITEMS } from "./payloadWords";
 import type { ArrivalItem, JobState, Snapshots } from "./state";
@@ -154,17 +154,45 @@ export function disturbedOf(v: JobView): Disturbed {
       const g = b.groupOfScrew.get(id);
       if (g) groups.add(g.id);
     }
-  return { connectors: Object.keys(v.state.touched), groups: [...groups], parts: Object.keys(v.state.parts) };
+  const s = v.state;
+  const happened = s.triage.context.happened;
+  return {
+    connectors: Object.keys(s.touched),
+    groups: [...groups],
+    parts: Object.keys(s.parts),
+    live: Object.keys(s.live),
+    late: [
+      ...Object.keys(s.prove.late),
+      // Still off with the new panel in: the open pass cannot look at what it serves.
+      ...(s.subject === "placed" || s.subject === "fixed"
+        ? Object.keys(s.connectors).filter((c) => s.connectors[c] === "off")
+        : []),
+    ],
+    replaced: s.subject === "placed" || s.subject === "fixed",
+    oled: candidateOf(v)?.technology.value === "OLED",
+    tape: Object.keys(s.bond.laid).length > 0,
+    films: s.bond.backFilmOff,
+    heat: s.heat.passes > 0,
+    liquid: s.wet !== null || happened === "drop" || happened === "liquid",
+  };
 }
 
 /**
  * The checks this repair needs so far, in the order of work.
- * @example checksOf(view).map((c) => c.id) // ["picture", "solid", "evenness", "start"]
+ * @example checksOf(view).map((c) => c.id) // ["picture", "solid", "evenness", "seamsLook", "screwCount", "start"]
  */
 export const checksOf = (v: JobView): Check[] => {
   const b = buildOf(v);
-  return b ? requiredChecks(b.build, disturbedOf(v)) : [];
+  return b ? requiredChecks(b.build, disturbedOf(v), snapshot(v, "checks", v.state.plan?.checksHash) ?? EARLIER_CHECKS) : [];
 };
+
+/** Checks in a sentence: the first three, and how many more. @example checkWords([]) // "" */
+export function checkWords(checks: readonly Check[]): string {
+  // A name that begins with an abbreviation keeps it.
+  const small = (n: string) => (/^[A-Z]{2}/.test(n) ? n : `${n[0]!.toLowerCase()}${n.slice(1)}`);
+  const names = checks.slice(0, 3).map((c) => small(c.name));
+  return checks.length > 4 ? `${names.join("; ")} and ${checks.length - 3} more` : checks.map((c) => small(c.name)).join("; ");
+}
 
 export interface PassStatus {
   complete: boolean;
@@ -180,7 +208,7 @@ export interface PassStatus {
 export function passStatus(v: JobView, pass: Pass): PassStatus {
   const checks = checksOf(v).filter((c) => c.pass === pass);
   const done = v.state.prove[pass];
-  const untested = checks.filter((c) => done[c.id]?.result !== "pass" && done[c.id]?.result !== "fail");
+  const untested = checks.filter((c) => !done[c.id] || done[c.id]!.result === "unclear");
   const failed = checks.filter((c) => done[c.id]?.result === "fail");
   const policy = policyOf(v);
   const pixels = candidateOf(v)?.pixels.value ?? oldPanelOf(v)?.pixels.value ?? null;

@@ -1,6 +1,8 @@
+import { alignHinges, type HingeReading } from "../hinge";
 import { counted, formatMoney, listed } from "../quantity";
 import { buildOf, candidateOf, checksOf, type JobView, oldPanelOf, policyOf, screwsOpen } from "./derived";
 import type { Payload } from "./payloads";
+import type { CheckAnswer } from "./state";
 
 export interface SheetSection {
   title: string;
@@ -33,7 +35,36 @@ export const LOGIN_WORDS: Record<Payload<"triage.intakeAgreed">["login"], string
   notNeeded: "not needed",
 };
 
+/** How a check was answered, in words. */
+export const CHECK_WORDS: Readonly<Record<CheckAnswer["result"], string>> = {
+  pass: "holds",
+  fail: "failed",
+  unclear: "no answer",
+  deferred: "left for later",
+};
+
 const SCREW_WORDS: Record<string, string> = { staysOut: "stays out", replaced: "replaced", missing: "missing" };
+
+/** A cause by the table the job kept. */
+function causeName(v: JobView, cause: string): string {
+  const t = v.state.after.causesHash ? v.snapshots[v.state.after.causesHash] : undefined;
+  return (t?.kind === "causes" && t.data.causes.find((c) => c.id === cause)?.name) || cause;
+}
+
+/** How the lid stands to the base, in a line. */
+function hingeWords(h: Payload<"after.hingesRead">): string {
+  const a = alignHinges({
+    hingeSpanMm: h.spanMm,
+    clearanceMm: h.clearanceMm,
+    readings: h.readings as HingeReading[],
+    ...(h.heights ? { heights: h.heights } : {}),
+    toleranceMm: h.toleranceMm,
+  });
+  const most = Math.max(0, ...h.readings.map((r) => Math.abs(r.mm - (r.nominalMm ?? 0))));
+  return a.verdict === "aligned"
+    ? `in line within ${h.toleranceMm} mm`
+    : `out of line by ${most.toFixed(2)} mm at most${a.why ? `, ${a.why}` : ""}`;
+}
 
 /**
  * The hand-over sheet: panel and code, tests of both passes, screws, time, cautions. Everything comes from the log.
@@ -59,20 +90,35 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
   const states = Object.values(s.screws);
   const taken = states.filter((x) => x !== "loosened" && x !== "tightened").length;
   const back = states.filter((x) => x === "back" || x === "replaced").length;
-  const pass = (name: "open" | "closed"): SheetSection => ({
-    title: name === "open" ? "Tested before closing" : "Tested closed up",
-    rows: checksOf(v)
-      .filter((c) => c.pass === name)
-      .map((c) => {
-        const r = s.prove[name][c.id];
-        return {
-          name: c.name,
-          value: r
-            ? `${r.result === "pass" ? "holds" : r.result === "fail" ? "failed" : "no answer"}${r.note ? `, ${r.note}` : ""}`
-            : "not tested",
-        };
-      }),
-  });
+  const pass = (name: "open" | "closed"): SheetSection => {
+    const checks = checksOf(v).filter((c) => c.pass === name);
+    const answer = (id: string) => s.prove[name][id];
+    // What plainly holds is one line; everything else has its own, with its note.
+    const plain = checks.filter((c) => answer(c.id)?.result === "pass" && !answer(c.id)!.note);
+    const open = checks.filter((c) => !answer(c.id));
+    const told = checks.filter((c) => !plain.includes(c) && !open.includes(c));
+    return {
+      title: name === "open" ? "Tested before closing" : "Tested closed up",
+      rows: [
+        ...(plain.length ? [{ name: "Holds", value: plain.map((c) => c.name).join("; ") }] : []),
+        ...told.map((c) => {
+          const r = answer(c.id)!;
+          return { name: c.name, value: `${CHECK_WORDS[r.result]}${r.note ? `, ${r.note}` : ""}` };
+        }),
+        ...(open.length ? [{ name: "Not tested", value: open.map((c) => c.name).join("; ") }] : []),
+      ],
+    };
+  };
+  const last = s.after.hinges.filter((h) => h.when === "after").at(-1);
+  const after: SheetSection = {
+    title: "Hinges, faults mended",
+    rows: [
+      ...(last ? [{ name: "Hinges", value: hingeWords(last) }] : []),
+      ...s.after.tried
+        .filter((t) => t.result === "held")
+        .map((t) => ({ name: "Mended", value: `${causeName(v, t.cause)}: the check holds since` })),
+    ],
+  };
   const { out } = screwsOpen(s);
   return {
     number: s.job.number,
@@ -134,6 +180,7 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
       },
       pass("open"),
       pass("closed"),
+      ...(after.rows.length ? [after] : []),
       {
         title: "Pixel faults",
         rows: [

@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { afterPayloads } from "./after/payloads";
 import { benchPayloads } from "./bench/payloads";
 import { bondPayloads } from "./bond/payloads";
 import { closePayloads } from "./close/payloads";
@@ -29,6 +30,7 @@ export const PAYLOADS = {
   ...bondPayloads,
   ...provePayloads,
   ...closePayloads,
+  ...afterPayloads,
 } as const;
 
 export type EventType = keyof typeof PAYLOADS;

@@ -214,7 +214,7 @@ describe("proving and closing", () => {
   });
   it("bezel and cover: after the open pass, powered off, the film off, nothing forgotten beneath", () =>
     walk([
-      ["press", "close.partBack", part("bezel"), /open pass of Prove is not complete\. Not tested: picture, right way up/],
+      ["press", "close.partBack", part("bezel"), /open pass of Prove is not complete\. Not tested: picture whole, right way up/],
       ["shutDown:close", "close.partBack", part("bezel"), /Shut down and take the mains out/],
       ["mainsOut:close", "close.partBack", part("bezel"), /Shut down and take the mains out/],
       ["frontFilmOff", "close.partBack", part("bezel"), /front film is still on/],

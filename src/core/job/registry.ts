@@ -1,3 +1,4 @@
+import { afterRules } from "./after/rules";
 import { benchRules } from "./bench/rules";
 import { bondRules } from "./bond/rules";
 import { closeRules } from "./close/rules";
@@ -27,6 +28,7 @@ export const RULES = {
   ...bondRules,
   ...proveRules,
   ...closeRules,
+  ...afterRules,
 } satisfies { [T in EventType]: EventRule<T> };
 
 /**

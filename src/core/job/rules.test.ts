@@ -76,6 +76,8 @@ describe("every kind of event", () => {
       state.connectors = type === "bench.drained" ? { "battery-plug": "off" } : {};
       if (type === "match.arrivalChecked") state.match.arrival = {};
       if (type === "plan.made") state.plan = null;
+      if (type === "after.mended" || type === "after.left")
+        state.after.chase = { cause: "cameraLead", pass: "open", check: "camera", leads: [], reseated: {}, mended: false };
       if (type === "plan.rebuilt") state.plan = { buildHash: hashes.build["marrick-holm-15"]!, goal: "subjectOut" };
       if (type === "match.arrived") state.match.arrived = null;
       if (type === "match.chosen") state.match.chosen = null;

@@ -1,6 +1,8 @@
 import type { Build, KeptFind, Supply } from "../build";
+import type { CauseTable, Seen } from "../causes";
 import type { Panel } from "../panel";
-import type { FaultClass, Pass, Policy } from "../proof";
+import type { Procedure } from "../procedure";
+import type { CheckTable, FaultClass, Pass, Policy } from "../proof";
 import { type Hazard, type MoneyStop, NOTHING_KNOWN, type Outcome, type TriageTable } from "../triage";
 import type { Payload } from "./payloads";
 import type { ARRIVAL_ITEMS } from "./payloadWords";
@@ -11,7 +13,10 @@ export type Snapshot =
   | { kind: "build"; data: Build }
   | { kind: "panel"; data: Panel }
   | { kind: "triage"; data: TriageTable }
-  | { kind: "policy"; data: Policy };
+  | { kind: "policy"; data: Policy }
+  | { kind: "checks"; data: CheckTable }
+  | { kind: "causes"; data: CauseTable }
+  | { kind: "procedure"; data: Procedure };
 export type Snapshots = Readonly<Record<string, Snapshot>>;
 
 /**
@@ -29,6 +34,11 @@ export interface Breach {
 
 export type ArrivalItem = (typeof ARRIVAL_ITEMS)[number];
 export type ScrewState = "out" | "loosened" | "back" | "tightened" | "staysOut" | "replaced" | "missing";
+
+export interface CheckAnswer {
+  result: "pass" | "fail" | "unclear" | "deferred";
+  note: string;
+}
 
 /** What the log says, derived by `fold`. Plain data: equal logs give deeply equal states. */
 export interface JobState {
@@ -70,7 +80,7 @@ export interface JobState {
     looks: Record<string, { result: "agrees" | "differs"; source: "M" | "L" | "D"; note: string; photo?: Photo | undefined }>;
   };
   /** `supply` where another than the build's feeds the tests. */
-  plan: { buildHash: string; goal: string; supply?: Supply } | null;
+  plan: { buildHash: string; goal: string; supply?: Supply; checksHash?: string | undefined } | null;
   bench: {
     mains: "unknown" | "in" | "out";
     /** Told by an act: started, shut down; null before any. */
@@ -100,6 +110,10 @@ export interface JobState {
   parts: Record<string, "folded" | "out" | "back">;
   connectors: Record<string, "on" | "off">;
   touched: Record<string, true>;
+  /** How often each connector was mated or taken off by itself; one after it was reseated as a mend. */
+  touches: Record<string, number>;
+  /** Connectors moved while the machine was live. */
+  live: Record<string, true>;
   /** Where the subject is: what is replaced, old or new. */
   subject: SubjectPlace;
   transplanted: Record<string, true>;
@@ -124,13 +138,15 @@ export interface JobState {
     pressedClock: string | null;
   };
   prove: {
-    open: Record<string, { result: "pass" | "fail" | "unclear"; note: string }>;
-    closed: Record<string, { result: "pass" | "fail" | "unclear"; note: string }>;
+    open: Record<string, CheckAnswer>;
+    closed: Record<string, CheckAnswer>;
     faults: { eventId: string; class: FaultClass; xMm: number; yMm: number }[];
     policyHash: string | null;
     accepted: { by: string; reason: string } | null;
     /** True once the open pass was complete at a moment of this log. */
     voided: Partial<Record<Pass, string>>;
+    /** Leads put on after the open pass was begun. */
+    late: Record<string, true>;
   };
   /** `begun` once something went home after the open pass was looked at. */
   close: {
@@ -138,6 +154,27 @@ export interface JobState {
     seams: Record<string, true>;
     angleDeg: number | null;
     handedOver: { to: string; clock: string } | null;
+  };
+  /** What came once the panel was in: a fault looked for, hinges, procedures. */
+  after: {
+    causesHash: string | null;
+    seen: Record<string, Seen>;
+    /** The cause that is gone after; `mended` once its leads were reseated, or a person said so. */
+    chase: {
+      cause: string;
+      pass: Pass;
+      check: string;
+      leads: string[];
+      reseated: Record<string, true>;
+      mended: boolean;
+    } | null;
+    /** Leads the plan reaches as well, because they were gone after. */
+    reached: string[];
+    /** What was mended for which check, and whether that was it. */
+    tried: { cause: string; pass: Pass; check: string; result: "held" | "still" | null }[];
+    hinges: Payload<"after.hingesRead">[];
+    torque: Partial<Record<"before" | "after", Payload<"after.torqueRead">>>;
+    procedures: Record<string, Payload<"after.procedureDid">[]>;
   };
   /** Newest clock and event that counted. */
   last: { clock: string; id: string } | null;
@@ -200,13 +237,16 @@ export function emptyState(): JobState {
     parts: {},
     connectors: {},
     touched: {},
+    touches: {},
+    live: {},
     subject: "in",
     transplanted: {},
     changesMade: {},
     looseTest: null,
     bond: freshBond(),
-    prove: { open: {}, closed: {}, faults: [], policyHash: null, accepted: null, voided: {} },
+    prove: { open: {}, closed: {}, faults: [], policyHash: null, accepted: null, voided: {}, late: {} },
     close: { begun: false, seams: {}, angleDeg: null, handedOver: null },
+    after: { causesHash: null, seen: {}, chase: null, reached: [], tried: [], hinges: [], torque: {}, procedures: {} },
     last: null,
     counted: 0,
   };

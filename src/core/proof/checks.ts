@@ -1,4 +1,5 @@
 import { type Build, lateLeads } from "../build";
+import { type CheckTable, type DisturbedKind, SHIPPED_CHECKS } from "./checkTable";
 
 export type Pass = "open" | "closed";
 
@@ -7,8 +8,12 @@ export interface Check {
   name: string;
   how: string;
   pass: Pass;
-  /** Which act of this repair asks for it, or null for the checks every repair has. */
+  /** Which acts of this repair ask for it, or null for the checks every repair has. */
   because: string | null;
+  minutes: number;
+  answer: CheckTable["checks"][number]["answer"];
+  /** May be left for later with a note. */
+  deferrable: boolean;
 }
 
 export interface Disturbed {
@@ -18,90 +23,116 @@ export interface Disturbed {
   groups: readonly string[];
   /** Parts that were moved, by id. */
   parts: readonly string[];
+  /** Leads put on or off while the machine was live, by id. */
+  live?: readonly string[];
+  /** Leads put on only after the open pass, by id: what they serve is looked at closed up. */
+  late?: readonly string[];
+  /** A new panel, front unit, lid or cell is in, and whether it is an OLED. */
+  replaced?: boolean;
+  oled?: boolean;
+  tape?: boolean;
+  /** A protective film came off, or the light guide lay bare. */
+  films?: boolean;
+  heat?: boolean;
+  /** The machine came in after a liquid or a drop. */
+  liquid?: boolean;
 }
 
-const SERVED: Record<string, { name: string; how: string; pass: Pass } | undefined> = {
-  camera: { name: "Camera picture", how: "Open the camera: picture upright and sharp.", pass: "open" },
-  wireless: { name: "Wireless, both leads", how: "Hold a steady connection a room away.", pass: "closed" },
-  battery: { name: "Battery seen and charging", how: "On mains: the battery shows and its level rises.", pass: "closed" },
-  lidSensor: { name: "Sleeps on closing", how: "Close the lid: it sleeps. Open: it wakes.", pass: "closed" },
-  keyboard: { name: "Every key", how: "Press every key once in a text field.", pass: "closed" },
-  touch: { name: "Touch over the whole glass", how: "Draw along all four edges and both diagonals.", pass: "open" },
-  speaker: { name: "Speakers, both sides", how: "Play left, then right.", pass: "closed" },
-};
+/** What was disturbed, each with its reasons and what is to be named by itself. */
+interface Cause {
+  kind: DisturbedKind;
+  /** Null = needs no reason. */
+  why: string | null;
+  late?: boolean;
+  /** A lead that serves nothing anybody named: its check bears its name. */
+  own?: { id: string; name: string };
+}
 
-/**
- * The checks this repair needs: picture and evenness always, then what follows from what was disturbed.
- * @param build the machine
- * @param disturbed what this repair touched
- * @returns checks in the order of work, each with its pass and the disturbance that asks for it
- * @example requiredChecks(build, { connectors: ["display-plug"], groups: [], parts: [] }).some((c) => c.id === "lidSwing") // true
- */
-export function requiredChecks(build: Build, disturbed: Disturbed): Check[] {
-  const checks: Check[] = [
-    {
-      id: "picture",
-      name: "Picture, right way up",
-      how: "Start it: picture whole, sharp, no lines.",
-      pass: "open",
-      because: null,
-    },
-    {
-      id: "solid",
-      name: "Solid colours",
-      how: "Show white, black, red, green, blue. Tap every fault.",
-      pass: "open",
-      because: null,
-    },
-    {
-      id: "evenness",
-      name: "Even light, no pressure marks",
-      how: "Grey, dark room: no bright edge, no blotch.",
-      pass: "open",
-      because: null,
-    },
-  ];
-  const touched = new Set(disturbed.connectors);
-  const late = lateLeads(build);
+function causesOf(build: Build, d: Disturbed): Cause[] {
+  const found: Cause[] = [{ kind: "always", why: null }];
+  const late = new Set([...lateLeads(build), ...(d.late ?? [])]);
+  const touched = new Set(d.connectors);
   for (const c of build.connectors) {
     if (!touched.has(c.id)) continue;
-    if (c.serves === "picture")
-      checks.push({
-        id: "lidSwing",
-        name: "No flicker while the lid moves",
-        how: "Swing the lid slowly ten times: the picture stays.",
-        pass: "closed",
-        because: `${c.name} was off`,
-      });
-    const s = SERVED[c.serves];
-    const pass = s && (late.has(c.id) ? "closed" : s.pass);
-    if (s && pass && !checks.some((x) => x.id === c.serves && x.pass === pass))
-      checks.push({ id: c.serves, ...s, pass, because: `${c.name} was off` });
+    const why = `${c.name} was off`;
+    if (c.serves === "power") {
+      // Where a lamp is lit from an inverter, the lead that carries power into the lid is the lamp's.
+      if (build.inverterOn) found.push({ kind: "lamp", why });
+    } else if (c.serves === "other") found.push({ kind: "other", why, late: late.has(c.id), own: { id: c.id, name: c.name } });
+    else found.push({ kind: c.serves, why, late: late.has(c.id) });
   }
-  const hinge = build.screwGroups.find((g) => disturbed.groups.includes(g.id) && /hinge/i.test(`${g.name} ${g.id}`));
-  if (hinge)
-    checks.push({
-      id: "hinge",
-      name: "Angle, gap and droop",
-      how: "Open to 90 degrees and let go: it stays, gaps even.",
-      pass: "closed",
-      because: `${hinge.name} moved`,
-    });
-  const bezel = build.parts.find((p) => p.role === "bezel" && disturbed.parts.includes(p.id));
-  if (bezel)
-    checks.push({
-      id: "bezel",
-      name: "Bezel latched all round",
-      how: "Run a finger round: no step, no click left.",
-      pass: "closed",
-      because: `${bezel.name} was off`,
-    });
-  checks.push({
-    id: "start",
-    name: "Starts and shuts down closed up",
-    how: "Start, see the picture, shut down.",
-    pass: "closed",
-    because: null,
-  });
-  return checks;
+  for (const id of d.live ?? []) {
+    const c = build.connectors.find((x) => x.id === id);
+    if (c) found.push({ kind: "live", why: `${c.name} was moved while live` });
+  }
+  for (const g of build.screwGroups)
+    if (d.groups.includes(g.id) && /hinge/i.test(`${g.name} ${g.id}`)) found.push({ kind: "hinge", why: `${g.name} moved` });
+  for (const p of build.parts) {
+    if (!d.parts.includes(p.id)) continue;
+    if (p.role === "bezel" || /gasket|trim/i.test(p.name)) found.push({ kind: "bezel", why: `${p.name} was off` });
+    if (p.role === "baseCover" || /\b(fan|drive|board)\b/i.test(p.name)) found.push({ kind: "base", why: `${p.name} was off` });
+    if (/inverter|lamp/i.test(p.name)) found.push({ kind: "lamp", why: `${p.name} was off` });
+  }
+  if (build.isolation.by === "batteryOffMode" && (d.parts.length || d.connectors.length))
+    found.push({ kind: "reset", why: "battery-off mode was used" });
+  if (d.replaced) {
+    const kind = build.subject.kind;
+    found.push({ kind: "panel", why: "a new panel is in" });
+    if (d.oled) found.push({ kind: "oled", why: "the new panel is an OLED" });
+    if (kind === "frontUnit") found.push({ kind: "frontUnit", why: "a new front unit is in" });
+    if (kind === "lidAssembly") found.push({ kind: "lidNew", why: "a new lid is on" });
+    if (kind === "cell") found.push({ kind: "films", why: "the light guide lay bare" });
+    if (build.pairing) found.push({ kind: "pairing", why: "this machine pairs its panel" });
+  }
+  const plain = [
+    [d.tape, "tape", "new tape was laid"],
+    [d.films, "films", "a protective film came off"],
+    [d.heat, "heat", "heat was used"],
+    [d.liquid, "liquid", "it came in after a liquid or a drop"],
+  ] as const;
+  for (const [is, kind, why] of plain) if (is) found.push({ kind, why });
+  return found;
+}
+
+/**
+ * The checks this repair needs: those every repair has, then what follows from what was disturbed. Each is asked once, with all
+ * its reasons; what a lead serves that goes on only after the open pass is looked at closed up.
+ * @param build the machine
+ * @param disturbed what this repair touched
+ * @param table which check follows from what; missing = the shipped one
+ * @returns checks in the order of work, each with its pass, minutes and the disturbances that ask for it
+ * @example requiredChecks(build, { connectors: ["display-plug"], groups: [], parts: [] }).some((c) => c.id === "lidSwing") // true
+ */
+export function requiredChecks(build: Build, disturbed: Disturbed, table: CheckTable = SHIPPED_CHECKS): Check[] {
+  const causes = causesOf(build, disturbed);
+  const checks = new Map<string, Check>();
+  for (const row of table.checks)
+    for (const cause of causes) {
+      if (!row.when.includes(cause.kind)) continue;
+      // Put on only after the open pass: that pass cannot look at what it serves.
+      const pass: Pass = cause.late ? "closed" : row.pass;
+      const id = cause.own ? `${row.id}-${cause.own.id}` : row.id;
+      const moved = cause.late && row.pass === "open";
+      const twin = moved && table.checks.some((r) => r.pass === "closed" && r.id === row.id);
+      const key = `${pass} ${twin ? `${id}Open` : id}`;
+      const known = checks.get(key);
+      if (known) {
+        if (cause.why && !known.because?.split("; ").includes(cause.why))
+          known.because = [known.because, cause.why].filter(Boolean).join("; ");
+        continue;
+      }
+      checks.set(key, {
+        id: twin ? `${id}Open` : id,
+        name: cause.own ? `${cause.own.name}: ${row.name[0]!.toLowerCase()}${row.name.slice(1)}` : row.name,
+        how: row.how,
+        pass,
+        because: cause.why,
+        minutes: row.minutes,
+        answer: row.answer,
+        deferrable: row.deferrable ?? false,
+      });
+    }
+  const all = [...checks.values()];
+  const order = (c: Check) => (c.pass === "open" ? 0 : c.id === "start" ? 2 : 1);
+  return all.sort((a, b) => order(a) - order(b));
 }

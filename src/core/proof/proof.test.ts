@@ -1,42 +1,7 @@
-import { builds, policy } from "@tests/bench";
+import { policy } from "@tests/bench";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { judgeFaults, PATTERNS, paintPattern, requiredChecks } from ".";
-
-const build = builds["ostrel-kestrel-14"]!;
-const none = { connectors: [], groups: [], parts: [] };
-
-describe("requiredChecks", () => {
-  it("an untouched machine still has picture, colours, light and start", () => {
-    expect(requiredChecks(build, none).map((c) => c.id)).toEqual(["picture", "solid", "evenness", "start"]);
-  });
-  it("each disturbed thing asks for its check, with the reason, in its pass", () => {
-    for (const c of build.connectors) {
-      const added = requiredChecks(build, { ...none, connectors: [c.id] }).filter((x) => x.because);
-      if (c.serves === "other") expect(added).toEqual([]);
-      else
-        expect(
-          added.some((x) => x.because === `${c.name} was off`),
-          c.id,
-        ).toBe(true);
-    }
-    const bezel = requiredChecks(build, { ...none, parts: ["bezel"] });
-    expect(bezel.find((c) => c.id === "bezel")?.pass).toBe("closed");
-    const b = builds["tollund-cairn-11-cb"]!;
-    expect(requiredChecks(b, { ...none, groups: ["hinge-screws"] }).some((c) => c.id === "hinge")).toBe(true);
-  });
-  it("disturbing more never asks for less", () => {
-    const ids = build.connectors.map((c) => c.id);
-    fc.assert(
-      fc.property(fc.subarray(ids), fc.subarray(ids), (a, b) => {
-        const few = requiredChecks(build, { ...none, connectors: a }).map((c) => c.id);
-        const more = requiredChecks(build, { ...none, connectors: [...a, ...b] }).map((c) => c.id);
-        for (const id of few) expect(more).toContain(id);
-        expect(new Set(more).size).toBe(more.length);
-      }),
-    );
-  });
-});
+import { judgeFaults, PATTERNS, paintPattern } from ".";
 
 describe("judgeFaults", () => {
   it("scales per million pixels and rounds down", () => {

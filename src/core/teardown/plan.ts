@@ -26,6 +26,7 @@ const cache = new WeakMap<Build, Map<string, PlanResult>>();
  * @param build a sound build
  * @param changes what the new panel asks for beside a plain swap: parts to fetch, steps, minutes
  * @param weights what the shop weighs against each other; missing = the defaults
+ * @param also leads that are to come off as well, by id: one gone after because a check failed
  * @param budget partial orders the search may look at; missing = as many as a quarter of a second allows
  * @returns the plan, or what stands in the way in words; never throws
  * @example makePlan(build).plan.minutes.p80 > makePlan(build).plan.minutes.p50 // true
@@ -35,19 +36,26 @@ export function makePlan(
   changes: readonly PlanChange[] = [],
   budget?: number,
   weights: PlanWeights = PLAN_WEIGHTS,
+  also: readonly string[] = [],
 ): PlanResult {
   const plans = cache.get(build) ?? new Map<string, PlanResult>();
   cache.set(build, plans);
-  const key = JSON.stringify([budget, weights, ...changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);
+  const key = JSON.stringify([budget, weights, also, ...changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);
   const known = plans.get(key);
   if (known) return known;
-  const result = compute(build, changes, budget, weights);
+  const result = compute(build, changes, budget, weights, also);
   plans.set(key, result);
   return result;
 }
 
-function compute(build: Build, changes: readonly PlanChange[], budget: number | undefined, weights: PlanWeights): PlanResult {
-  const out = wayOut(build, { weights, ...(budget === undefined ? {} : { budget }) });
+function compute(
+  build: Build,
+  changes: readonly PlanChange[],
+  budget: number | undefined,
+  weights: PlanWeights,
+  also: readonly string[],
+): PlanResult {
+  const out = wayOut(build, { weights, also, ...(budget === undefined ? {} : { budget }) });
   if (!out.ok) return out;
   const back = wayIn(build, out.steps, changes);
   if (!back.ok) return back;

@@ -14,16 +14,22 @@ export interface PlanAsk {
   /** The machine lies open in front of somebody: a plan in a tenth of a second, with its gap told. */
   quick: boolean;
   weights: PlanWeights;
+  /** Leads reached beside what is replaced, because a check failed; missing = none. */
+  also?: readonly string[];
 }
 
 /** What the plan of this job is made from; null before a plan was taken. @example planAskOf(view).quick // false */
 export function planAskOf(v: JobView, weights: PlanWeights = PLAN_WEIGHTS): PlanAsk | null {
   const b = buildOf(v);
-  return b && { build: b.build, changes: changesOf(v), quick: v.state.finds.length > 0, weights };
+  const also = v.state.after.reached;
+  return (
+    b && { build: b.build, changes: changesOf(v), quick: v.state.finds.length > 0, weights, ...(also.length ? { also } : {}) }
+  );
 }
 
 /** The plan that is asked for. @example madePlan({ build, changes: [], quick: false, weights: PLAN_WEIGHTS }).ok // true */
-export const madePlan = (a: PlanAsk): PlanResult => makePlan(a.build, a.changes, a.quick ? QUICK_BUDGET : undefined, a.weights);
+export const madePlan = (a: PlanAsk): PlanResult =>
+  makePlan(a.build, a.changes, a.quick ? QUICK_BUDGET : undefined, a.weights, a.also);
 
 /** Where a job stands, its plan made on the spot. @example progressOf(view).now.title // "Shut the machine down" */
 export function progressOf(v: JobView, weights: PlanWeights = PLAN_WEIGHTS): Progress | null {

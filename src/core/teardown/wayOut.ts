@@ -23,6 +23,8 @@ export interface PlanOptions {
   weights?: PlanWeights;
   /** Partial orders that may be looked at: less is quicker, with a wider gap. */
   budget?: number;
+  /** Leads that are to come off as well, by id, whatever the goal needs. */
+  also?: readonly string[];
   /** Steps of no interest any more: done, or not to be had. */
   done?: ReadonlySet<string>;
 }
@@ -108,13 +110,13 @@ export function goalStep(b: BuildIndex, goal: Goal): string | null {
  */
 export function wayOut(
   build: Build,
-  { goal = "subjectOut", weights = PLAN_WEIGHTS, done = new Set(), budget: most = BUDGET }: PlanOptions = {},
+  { goal = "subjectOut", weights = PLAN_WEIGHTS, done = new Set(), budget: most = BUDGET, also = [] }: PlanOptions = {},
 ): WayOut {
   const b = indexBuild(build);
   const g = stepGraph(b);
   const last = goalStep(b, goal);
   if (!last) return { ok: false, problem: `This build has no part whose way out is "${goalWords(build, goal)}".` };
-  const goals = [last, "drain"];
+  const goals = [last, "drain", ...also.map((c) => `cableOff:${c}`).filter((s) => g.steps.has(s))];
   const budget: Budget = { left: most };
   const all: { value: number; bound: number; proven: boolean; order: string[] }[] = [];
   let best = Number.POSITIVE_INFINITY;

@@ -57,7 +57,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   );
   const plan = usePlan(
     build && (log.state.plan || station === "plan")
-      ? planKey(build.hash, log.state.finds, changes, reference.weights, build.data.isolation.testSupply)
+      ? planKey(build.hash, log.state.finds, changes, reference.weights, build.data.isolation.testSupply, log.state.after.reached)
       : null,
     ask,
     first,

@@ -26,6 +26,9 @@ const kindsOf = (r: JobReference): Snapshots => {
   for (const p of r.panels) out[p.hash] = { kind: "panel", data: p.data };
   if (r.triage) out[r.triage.hash] = { kind: "triage", data: r.triage.data };
   if (r.policy) out[r.policy.hash] = { kind: "policy", data: r.policy.data };
+  if (r.checks) out[r.checks.hash] = { kind: "checks", data: r.checks.data };
+  if (r.causes) out[r.causes.hash] = { kind: "causes", data: r.causes.data };
+  for (const p of r.procedures) out[p.hash] = { kind: "procedure", data: p.data };
   return out;
 };
 

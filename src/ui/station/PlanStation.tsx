@@ -24,7 +24,12 @@ export function PlanStation() {
   const s = view.state;
   const { made } = handle;
   const accept = () => {
-    if (build && made?.ok) log.record({ type: "plan.made", payload: { buildHash: build.hash, goal: "subjectOut" } });
+    if (!build || !made?.ok) return;
+    const checks = reference.checks;
+    log.record({
+      type: "plan.made",
+      payload: { buildHash: build.hash, goal: "subjectOut", ...(checks ? { checksHash: checks.hash } : {}) },
+    });
   };
   const describe = `/builds/new?machine=${encodeURIComponent(s.job?.machineModel ?? "")}&job=${jobId}`;
   setKeys(!build ? { space: () => router.push(describe) } : s.plan || !made?.ok || !handle.fresh ? {} : { space: accept });

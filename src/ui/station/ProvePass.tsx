@@ -1,13 +1,17 @@
 "use client";
 import { useEffect, useState } from "react";
-import { candidateOf, checksOf, oldPanelOf, passStatus } from "@/core/job";
+import { CHECK_WORDS, candidateOf, checksOf, oldPanelOf, passStatus } from "@/core/job";
 import { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, type Pass } from "@/core/proof";
-import { readNumber } from "@/core/quantity";
+import { counted, durationWords, readNumber } from "@/core/quantity";
 import { Choose } from "../controls/Choose";
 import { NumberField } from "../controls/NumberField";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { FaultFinder } from "./FaultFinder";
+import { Hinges } from "./Hinges";
+import { LaterNote } from "./LaterNote";
+import { Procedures } from "./Procedures";
 import { RefusalBox } from "./RefusalBox";
 
 /** One pass of Prove: its checks, what was disturbed first; faults tapped and held against the policy. */
@@ -21,12 +25,13 @@ export function ProvePass({ pass }: { pass: Pass }) {
   const checks = checksOf(view)
     .filter((c) => c.pass === pass)
     .sort((a, b) => Number(b.because !== null) - Number(a.because !== null));
-  const next = checks.find((c) => {
-    const r = s.prove[pass][c.id]?.result;
-    return r !== "pass" && r !== "fail";
-  });
-  const done = (check: string, result: "pass" | "fail" | "unclear") =>
-    log.record({ type: "prove.checkDone", payload: { pass, check, result, note: "" } });
+  const open = checks.filter((c) => !s.prove[pass][c.id] || s.prove[pass][c.id]!.result === "unclear");
+  // A failed one is looked into first; the others can still be answered from their row.
+  const next = st.failed.length ? undefined : open[0];
+  const done = (check: string, result: "pass" | "fail" | "unclear" | "deferred", note = "") =>
+    log.record({ type: "prove.checkDone", payload: { pass, check, result, note } });
+  // What is done by a maker's procedure has its plate there.
+  const own = next?.answer === "procedure" && reference.procedures.length > 0;
   const policy = reference.policy;
   const tapFault = (x: number, y: number) => {
     if (policy) log.record({ type: "prove.faultTapped", payload: { class: cls, xMm: x, yMm: y, policyHash: policy.hash } });
@@ -53,7 +58,9 @@ export function ProvePass({ pass }: { pass: Pass }) {
     : [];
   return (
     <>
-      {next ? (
+      {next && own ? (
+        <h2 className="sec">{next.name}</h2>
+      ) : next ? (
         <Plate line1={next.name} line2={next.how} onAct={() => done(next.id, "pass")} />
       ) : st.tooManyFaults ? (
         <div className="refusal">
@@ -61,19 +68,11 @@ export function ProvePass({ pass }: { pass: Pass }) {
           <p>More pixel faults than the policy accepts. Send the panel back, or record who accepts them.</p>
         </div>
       ) : (
-        st.failed.length > 0 && (
-          <div className="refusal" role="alert">
-            <Mark kind="stop" size={28} />
-            <div>
-              <b>{st.failed[0]!.name} failed</b>
-              {st.failed[0]!.because
-                ? `Likeliest cause: ${st.failed[0]!.because}. Look there first.`
-                : "Find the cause before going on."}
-            </div>
-          </div>
-        )
+        st.failed[0] && <FaultFinder check={st.failed[0]} pass={pass} />
       )}
       <RefusalBox />
+      {next?.id === "hinge" && next.answer === "instrument" && <Hinges when="after" />}
+      {next && <Procedures own={own} />}
       {next && (
         <div className="flex flex-wrap gap-2">
           <button type="button" className="btn" onClick={() => done(next.id, "pass")}>
@@ -88,7 +87,14 @@ export function ProvePass({ pass }: { pass: Pass }) {
           <a className="btn" href="/pattern" target="_blank" rel="noreferrer">
             Patterns
           </a>
+          {next.deferrable && <LaterNote onSave={(note) => done(next.id, "deferred", note)} />}
         </div>
+      )}
+      {open.length > 0 && (
+        <p className="q">
+          {counted(open.length, "check")} left, {durationWords(open.reduce((n, c) => n + c.minutes, 0))} of{" "}
+          {durationWords(checks.reduce((n, c) => n + c.minutes, 0))}. What was disturbed comes first.
+        </p>
       )}
       <ul className="rows dist" aria-label={`Checks of the ${pass} pass`}>
         {checks.map((c) => {
@@ -105,6 +111,7 @@ export function ProvePass({ pass }: { pass: Pass }) {
               <span className="grow">
                 {c.name}
                 {c.because && <em className="block text-[14px]">{c.because}</em>}
+                {r?.note && <em className="block text-[14px]">{r.note}</em>}
               </span>
               <em>
                 {r?.result === "pass" ? (
@@ -114,9 +121,9 @@ export function ProvePass({ pass }: { pass: Pass }) {
                     failed; holds now
                   </button>
                 ) : r ? (
-                  "no answer"
+                  CHECK_WORDS[r.result]
                 ) : (
-                  "not tested"
+                  durationWords(c.minutes)
                 )}
               </em>
             </li>

@@ -2,6 +2,7 @@
 import type { StepStation } from "@/core/teardown";
 import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
+import { ChaseView } from "./ChaseView";
 import { Elsewhere } from "./Elsewhere";
 import { RefusalBox } from "./RefusalBox";
 import { Slips } from "./Slips";
@@ -71,6 +72,7 @@ export function RunStation({ station }: { station: StepStation }) {
       </>
     );
   }
+  if (s.after.chase && !s.after.chase.mended) return <ChaseView />;
   if (now && now.station === station) return <StepView key={now.id} step={now} />;
   return <Elsewhere station={station} now={now} onTake={() => log.takeBack()} />;
 }

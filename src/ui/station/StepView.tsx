@@ -1,6 +1,6 @@
 "use client";
 import dynamic from "next/dynamic";
-import type { ComponentType } from "react";
+import { type ComponentType, useState } from "react";
 import { CONNECTOR_MOTION, indexBuild } from "@/core/build";
 import { durationWords } from "@/core/quantity";
 import { nextAct, plugNow, type Step, type StepKind, stepRule } from "@/core/teardown";
@@ -25,6 +25,8 @@ import { useScrewCount } from "./useScrewCount";
 
 /** What plans warming is fetched where something has to be warmed. */
 const Warming = dynamic(() => import("./Warming").then((m) => m.Warming), { ssr: false });
+
+const Hinges = dynamic(() => import("./Hinges").then((m) => m.Hinges), { ssr: false });
 
 /** Steps that ask a person for more than a press. */
 const FORMS: Partial<Record<StepKind, ComponentType>> = {
@@ -105,6 +107,7 @@ export function StepView({ step }: { step: Step }) {
       )}
       {FED.has(step.kind) && <SupplyChoice />}
       {warmed && <Warming tape={warmed} />}
+      {step.kind === "shutDown" && step.target === "" && build && <HingesBefore />}
       {point && <PointCheck point={point} />}
       {connector && <ConnectorDetail kind={connector.kind} out={atPlug?.off ?? false} />}
       {connector && (
@@ -153,6 +156,19 @@ export function StepView({ step }: { step: Step }) {
           <span className="link">take back</span>
         </button>
       </KeysLine>
+    </>
+  );
+}
+
+/** What the hinges read as the machine came: without it nothing can be compared afterwards. */
+function HingesBefore() {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className="btn quiet self-start" aria-expanded={open} onClick={() => setOpen(!open)}>
+        Hinges as they came: gaps, torque
+      </button>
+      {open && <Hinges when="before" />}
     </>
   );
 }

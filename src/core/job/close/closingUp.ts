@@ -1,7 +1,7 @@
 import { comesBack, hasFilms, overPower, screwsComeBack } from "../../build";
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
-import { buildOf, type JobView, passStatus } from "../derived";
+import { buildOf, checkWords, type JobView, passStatus } from "../derived";
 import { isolatedFor } from "../power";
 import { breachClear, safetyClear } from "../stops";
 import { seated } from "../subject";
@@ -26,10 +26,10 @@ export function mayCloseUp(v: JobView, part: string): Answer {
       const st = passStatus(v, "open");
       if (seated(v.state) && !st.complete) {
         const why = st.failed.length
-          ? `failed: ${listed(st.failed.map((c) => c.name.toLowerCase()))}`
+          ? `failed: ${checkWords(st.failed)}`
           : st.tooManyFaults
             ? "more pixel faults than the policy accepts"
-            : `not tested: ${listed(st.untested.map((c) => c.name.toLowerCase()))}`;
+            : `not tested: ${checkWords(st.untested)}`;
         return no(gate, `The open pass of Prove is not complete. ${why[0]!.toUpperCase()}${why.slice(1)}.`);
       }
     }

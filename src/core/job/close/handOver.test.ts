@@ -23,7 +23,7 @@ describe("what a hand-over would leave behind", () => {
     expect(with_((s) => (s.parts["hinge-strip"] = "folded"))).toBe("Hinge strip not back.");
     expect(with_((s) => (s.connectors["antenna-main"] = "off"))).toMatch(/^Antenna stud, black still off\. Home when: /);
     expect(with_((s) => (s.prove.open.picture = { result: "fail", note: "" }))).toMatch(
-      /open pass of Prove is not complete: picture, right way up failed/,
+      /open pass of Prove is not complete: picture whole, right way up failed/,
     );
     expect(with_((s) => delete s.prove.closed.start)).toMatch(/closed pass .* starts and shuts down closed up not tested/);
     expect(with_((s) => delete s.close.seams.top)).toBe("Look at the top seam first.");

@@ -1,7 +1,7 @@
 import { CONNECTOR_MOTION, comesBack, screwsComeBack } from "../../build";
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
-import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "../derived";
+import { buildOf, changesOf, checkWords, type JobView, passStatus, screwsOpen } from "../derived";
 import { breachClear, safetyClear } from "../stops";
 import { seated } from "../subject";
 
@@ -51,7 +51,7 @@ export function mayHandOver(v: JobView): Answer {
     if (!st.complete)
       return no(
         gate,
-        `The ${pass} pass of Prove is not complete: ${st.failed.length ? `${listed(st.failed.map((c) => c.name.toLowerCase()))} failed` : st.untested.length ? `${listed(st.untested.map((c) => c.name.toLowerCase()))} not tested` : "more pixel faults than the policy accepts"}.`,
+        `The ${pass} pass of Prove is not complete: ${st.failed.length ? `${checkWords(st.failed)} failed` : st.untested.length ? `${checkWords(st.untested)} not tested` : "more pixel faults than the policy accepts"}.`,
       );
   }
   const unmade = changesOf(v).filter((c) => !c.made);

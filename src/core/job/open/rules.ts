@@ -58,7 +58,9 @@ export const openRules = {
     may: (p, v) => {
       const part = v.b.part.get(p.part);
       if (!part?.fold) return part ? no("part", `${part.name} does not fold over in this build.`) : notHere("part", p.part);
-      return v.s.parts[part.id] ? no("part", `${part.name} is folded or out already.`) : heldBy(v, v.b, part.id);
+      return v.s.parts[part.id] && v.s.parts[part.id] !== "back"
+        ? no("part", `${part.name} is folded or out already.`)
+        : heldBy(v, v.b, part.id);
     },
     apply: (s, p) => {
       s.parts[p.part] = "folded";

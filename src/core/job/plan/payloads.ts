@@ -3,7 +3,12 @@ import { hash, text } from "../shapes";
 
 /** What events of Plan carry, in their newest shape. */
 export const planPayloads = {
-  "plan.made": z.strictObject({ buildHash: hash, goal: z.enum(["subjectOut", "lidOff", "cableOut", "cameraOut"]) }),
+  "plan.made": z.strictObject({
+    buildHash: hash,
+    goal: z.enum(["subjectOut", "lidOff", "cableOut", "cameraOut"]),
+    /** The table of checks this job is held to; missing = those of before there was one. */
+    checksHash: hash.optional(),
+  }),
   "plan.rebuilt": z.strictObject({ buildHash: hash, why: text(200) }),
   /** What feeds this machine's tests, where the supply its build names is not at hand. */
   "plan.supplyChosen": z.strictObject({ supply: z.enum(["mains", "mainsAndBattery", "battery"]) }),

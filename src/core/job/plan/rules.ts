@@ -11,7 +11,7 @@ export const planRules = {
     on: "desk",
     // Version 1 called every subject a panel.
     lift: [(p) => ({ ...p, goal: p.goal === "panelOut" ? "subjectOut" : p.goal })],
-    relies: { buildHash: "build" },
+    relies: { buildHash: "build", checksHash: "checks" },
     may: (_, { s }) => (s.plan ? no("plan", "There is a plan already. Change it with a new build.") : null),
     apply: (s, p) => {
       s.plan = p;

@@ -6,7 +6,7 @@ export const provePayloads = {
   "prove.checkDone": z.strictObject({
     pass,
     check: key,
-    result: z.enum(["pass", "fail", "unclear"]),
+    result: z.enum(["pass", "fail", "unclear", "deferred"]),
     note: z.string().trim().max(200).default(""),
   }),
   "prove.faultTapped": z.strictObject({

@@ -1,7 +1,7 @@
 import { listed } from "../../quantity";
 import { no } from "../answer";
 import { placeOf } from "../clock";
-import { passStatus } from "../derived";
+import { checksOf, passStatus } from "../derived";
 import { endIsolation, wake } from "../power";
 import type { RulesOf } from "../rule";
 import { seated } from "../subject";
@@ -16,6 +16,11 @@ export const proveRules = {
       const { s, b } = v;
       if (!seated(s)) return no("prove", "The new panel is not seated.");
       if (s.bench.mains !== "in" && s.bench.shutDown) return no("prove", "Power is off: start the machine first.");
+      if (p.result === "deferred") {
+        const c = checksOf(v).find((x) => x.id === p.check && x.pass === p.pass);
+        if (!c?.deferrable) return no("prove", `${c?.name ?? p.check} cannot be left for later.`);
+        if (!p.note) return no("prove", "Say why it is left for later.");
+      }
       if (p.pass === "open") return null;
       const away = b.build.parts.filter((x) => (x.role === "bezel" || x.role === "baseCover") && s.parts[x.id] === "out");
       if (away.length)
@@ -24,6 +29,17 @@ export const proveRules = {
     },
     apply: (s, p, { e }) => {
       s.prove[p.pass][p.check] = { result: p.result, note: p.note };
+      // What was mended for this check: it tells whether that was it.
+      const tried = s.after.tried.at(-1);
+      if (
+        tried?.result === null &&
+        tried.check === p.check &&
+        tried.pass === p.pass &&
+        (p.result === "pass" || p.result === "fail")
+      ) {
+        tried.result = p.result === "pass" ? "held" : "still";
+        s.after.chase = null;
+      }
       // Looked at on a machine that runs: it is shut down again before a hand goes in, whatever was recorded before.
       wake(s);
       endIsolation(s, placeOf(e));

@@ -3,7 +3,7 @@ import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import { placeOf } from "../clock";
 import { buildOf, changesOf, type JobView, passStatus } from "../derived";
-import { homeAgain, touch, voidPasses } from "../passes";
+import { homeAgain, reseat, touch, voidPasses } from "../passes";
 import type { Payload } from "../payloads";
 import { endIsolation, isolatedFor, stopWithoutSupply, wake } from "../power";
 import type { RulesOf } from "../rule";
@@ -50,6 +50,7 @@ export const swapRules = {
       s.connectors[p.connector] = "on";
       homeAgain(s);
       touch(s, p.connector, c, b && lateLeads(b.build).has(p.connector) ? "onLate" : "on");
+      reseat(s, p.connector);
       if (!c?.powerPoint) return;
       endIsolation(s, placeOf(e));
       if (b?.build.isolation.startsWhenAttached) wake(s);

@@ -1,0 +1,40 @@
+import { type CauseAsk, rankCauses } from "./rank";
+import type { CauseTable } from "./schema";
+
+/** What a check that failed is an answer to, where it is one plainly: the finding of the shipped table. */
+export const FINDING_OF_CHECK: Readonly<Record<string, string>> = {
+  lidSwing: "flicker",
+  wiggle: "flicker",
+  camera: "noCamera",
+  wireless: "noWireless",
+  battery: "batteryAbsent",
+  batteryOpen: "batteryAbsent",
+  lidSensor: "sleepWrong",
+  touch: "touchWrong",
+  tint: "tintWrong",
+  pairing: "tintWrong",
+  evenness: "patches",
+  flush: "patches",
+};
+
+export interface LookMove {
+  finding: string;
+  answer: "yes" | "no";
+  /** Chance of the cause that leads now, without this answer and with it. */
+  before: number;
+  after: number;
+}
+
+/**
+ * What each answer moved: the chance of the cause that leads now without that one answer, and with all of them.
+ * @example lookMoves(causeTable, { feeds: { camera: 1 }, seen: { noCamera: "yes" } })[0].after > 0.5 // true
+ */
+export function lookMoves(t: CauseTable, o: CauseAsk): LookMove[] {
+  const lead = rankCauses(t, o).ranking[0]!;
+  return Object.entries(o.seen).flatMap(([finding, answer]) => {
+    if (answer !== "yes" && answer !== "no") return [];
+    const { [finding]: _, ...seen } = o.seen;
+    const before = rankCauses(t, { ...o, seen }).ranking.find((r) => r.cause === lead.cause)!.p;
+    return [{ finding, answer, before, after: lead.p }];
+  });
+}

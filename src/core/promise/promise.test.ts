@@ -1,0 +1,169 @@
+import { PromiseReference } from "@tests/promiseReference";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { advance, chanceBy, lateDays, type PromiseInput, promiseDate, rescue } from ".";
+
+/** Monday 0 to Friday 4, no work on day 3 (a holiday); lunch from 12:30 to 13:15. */
+const workdays = Array.from({ length: 390 }, (_, d) => d).filter((d) => d % 7 < 5 && d !== 3);
+const windows = workdays.flatMap((d): [number, number][] => [
+  [d * 1440 + 540, d * 1440 + 750],
+  [d * 1440 + 795, d * 1440 + 1020],
+]);
+const handover = workdays.map((d): [number, number] => [d * 1440 + 600, d * 1440 + 1020]);
+const deliveries = { atMin: 660, days: workdays };
+const plain: PromiseInput = {
+  nowMin: 600,
+  windows,
+  handover,
+  deliveries,
+  benches: 1,
+  order: null,
+  ahead: { p50: 0, p80: 0 },
+  hands: { p50: 60, p80: 60 },
+  waitMin: 0,
+};
+const order = { placedMin: 600, p50Days: 6.6, p80Days: 8.9, wrongChance: 0.12, again: { p50Days: 2.2, p80Days: 3 } };
+const ordered: PromiseInput = {
+  ...plain,
+  order,
+  ahead: { p50: 240, p80: 320 },
+  hands: { p50: 55, p80: 72 },
+  waitMin: 20,
+};
+
+describe("bench hours", () => {
+  it("work goes on over lunch, night, holiday and weekend, and no minute is lost or won", () => {
+    // 50 minutes to lunch, 225 after it: 125 left for the next morning.
+    expect(advance(windows, 700, 400)).toBe(1440 + 540 + 125);
+    // Wednesday evening: the holiday is left out.
+    expect(advance(windows, 2 * 1440 + 1010, 20)).toBe(4 * 1440 + 540 + 10);
+    // Friday evening to Monday.
+    expect(advance(windows, 4 * 1440 + 1010, 20)).toBe(7 * 1440 + 540 + 10);
+    expect(advance(windows, 700, 50)).toBe(750);
+    expect(advance([[540, 1020]], 0, 481)).toBe(Number.POSITIVE_INFINITY);
+  });
+});
+
+describe("promiseDate", () => {
+  it("nothing random: exact to the minute, over lunch, night, weekend and holiday", () => {
+    const at = (i: Partial<PromiseInput>) => promiseDate({ ...plain, ...i }).p80Min;
+    expect(at({})).toBe(660);
+    expect(at({ nowMin: 730 })).toBe(795 + 40);
+    // Ready before anybody hands over: at ten.
+    expect(at({ nowMin: 540, hands: { p50: 20, p80: 20 } })).toBe(600);
+    // Wednesday 16:30, an hour: half an hour on Friday, handed over from ten.
+    expect(at({ nowMin: 2 * 1440 + 990 })).toBe(4 * 1440 + 600);
+    expect(at({ nowMin: 4 * 1440 + 990, hands: { p50: 150, p80: 150 } })).toBe(7 * 1440 + 660);
+    // A wait runs on through lunch; the second half comes after it.
+    expect(at({ nowMin: 700, waitMin: 60 })).toBe(795 + 30);
+    // A day of dwell: next day at the same hour.
+    expect(at({ dwellMin: 1440 })).toBe(1440 + 660);
+    // Ordered, two days to the minute: it comes with the call after it.
+    expect(at({ order: { placedMin: 600, p50Days: 2, p80Days: 2, wrongChance: 0 } })).toBe(2 * 1440 + 720);
+    // The queue ahead halves with two benches.
+    expect(at({ ahead: { p50: 120, p80: 120 }, benches: 2 })).toBe(720);
+    expect(at({ customer: { p50Days: 1, p80Days: 1 } })).toBe(1440 + 660);
+  });
+  const settings: [string, PromiseInput][] = [
+    ["ordered", ordered],
+    ["in stock", { ...ordered, order: null }],
+    ["two benches", { ...ordered, benches: 2, ahead: { p50: 900, p80: 1300 } }],
+    ["overdue", { ...ordered, nowMin: 9 * 1440 + 600, order: { ...order, placedMin: 600 } }],
+    ["answer awaited", { ...ordered, customer: { p50Days: 1.1, p80Days: 2.5 } }],
+    ["a day of dwell", { ...ordered, dwellMin: 1440 }],
+  ];
+  it.each(settings)("%s: chances within 0.03 of 30,000 draws told another way", (_, i) => {
+    const mine = promiseDate(i, { seed: 7 });
+    const other = new PromiseReference(i).many(30_000);
+    for (const p of [0.2, 0.5, 0.8, 0.95]) {
+      const due = other[Math.ceil(p * other.length) - 1]!;
+      expect(Math.abs(chanceBy(mine.doneMin, due) - chanceBy(other, due)), `at ${p}`).toBeLessThan(0.03);
+    }
+  });
+  it("the same input and seed give the same date; a text is a seed", () => {
+    const a = promiseDate(ordered, { seed: "H-2417 0001" });
+    expect(promiseDate(ordered, { seed: "H-2417 0001" })).toEqual(a);
+    expect(promiseDate(ordered, { seed: "H-2417 0002" }).doneMin).not.toEqual(a.doneMin);
+  });
+  it("is never in the past, P50 not after P80, and a wrong part or a longer way only delays", () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          now: fc.integer({ min: 0, max: 20 * 1440 }),
+          placed: fc.integer({ min: -20 * 1440, max: 20 * 1440 }),
+          p50: fc.double({ min: 0.2, max: 15, noNaN: true }),
+          wide: fc.double({ min: 1, max: 2, noNaN: true }),
+          wrong: fc.double({ min: 0, max: 0.5, noNaN: true }),
+        }),
+        (x) => {
+          const o = { placedMin: x.placed, p50Days: x.p50, p80Days: x.p50 * x.wide, wrongChance: x.wrong };
+          const p = promiseDate({ ...ordered, nowMin: x.now, order: o }, { draws: 400, seed: 1 });
+          expect(p.doneMin[0]!).toBeGreaterThanOrEqual(x.now);
+          expect(p.p50Min).toBeLessThanOrEqual(p.p80Min);
+          expect(p.p80Min).toBeLessThanOrEqual(p.p95Min);
+          const more = promiseDate({ ...ordered, nowMin: x.now, order: { ...o, wrongChance: 0.9 } }, { draws: 400, seed: 1 });
+          expect(more.p80Min).toBeGreaterThanOrEqual(p.p80Min);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  it("an overdue order gets later, the longer it is out", () => {
+    const left = (day: number) => promiseDate({ ...ordered, nowMin: day * 1440 + 600 }).p80Min - day * 1440;
+    expect(promiseDate({ ...ordered, nowMin: 9 * 1440 + 600 }).p80Min).toBeGreaterThan(promiseDate(ordered).p80Min);
+    expect(left(25)).toBeGreaterThan(0);
+  });
+  it("says what cannot be", () => {
+    expect(() => promiseDate({ ...plain, benches: 0 })).toThrow(/benches/);
+    expect(() => promiseDate({ ...ordered, order: { ...order, p80Days: 1 } })).toThrow(/order: read 6.6 and 1 days/);
+    expect(() => promiseDate({ ...ordered, order: { ...order, wrongChance: 2 } })).toThrow(/wrongChance/);
+    expect(promiseDate({ ...plain, windows: [] }).p80Min).toBe(Number.POSITIVE_INFINITY);
+  });
+});
+
+describe("rescue", () => {
+  const due = 7 * 1440 + 1020;
+  const options = [
+    { id: "otherSeller", extraMinor: 900, change: { order: { placedMin: 600, p50Days: 2.2, p80Days: 3, wrongChance: 0.15 } } },
+    {
+      id: "otherPanel",
+      extraMinor: -700,
+      hurtsMinor: 1500,
+      change: { order: { placedMin: 600, p50Days: 1.1, p80Days: 1.5, wrongChance: 0.15 } },
+    },
+    { id: "firstInLine", extraMinor: 300, change: { ahead: { p50: 0, p80: 0 } } },
+    { id: "callCustomer", extraMinor: 500, hurtsMinor: 600, newDue: "p80" as const, change: {} },
+  ];
+  const out = rescue(ordered, due, options, { lateMinorPerDay: 800, seed: 1 });
+  it("judges every way by the same draws, and takes the least cost", () => {
+    expect(out.rows.map((r) => r.id)).toEqual(["asItIs", "otherSeller", "otherPanel", "firstInLine", "callCustomer"]);
+    for (const r of out.rows) expect(out.rows.find((x) => x.id === out.best)!.costMinor).toBeLessThanOrEqual(r.costMinor);
+    const [as, seller, , line, call] = out.rows;
+    expect(seller!.chanceLate).toBeLessThan(0.1);
+    // A missing part is not helped by a queue.
+    expect(Math.abs(line!.chanceLate - as!.chanceLate)).toBeLessThan(0.02);
+    expect(Math.abs(call!.chanceLate - 0.2)).toBeLessThan(0.01);
+    for (const r of out.rows) expect(r.costMinor).toBeCloseTo(costOf(r.id, r.lateDays), 9);
+  });
+  const costOf = (id: string, late: number) => {
+    const o = options.find((x) => x.id === id);
+    return (o?.extraMinor ?? 0) + late * 800 + (o?.hurtsMinor ?? 0);
+  };
+  it("is watched only over a fifth; a safe promise is left as it is; a tie goes to what can be undone", () => {
+    expect(out.breaks).toBe(true);
+    const safe = rescue(ordered, 200 * 1440, options, { lateMinorPerDay: 800, seed: 1 });
+    expect(safe.breaks).toBe(false);
+    const free = [
+      { id: "a", extraMinor: -10, change: {} },
+      { id: "b", extraMinor: -10, undoable: true, change: {} },
+    ];
+    expect(rescue(plain, 1e6, free, { lateMinorPerDay: 800, seed: 1 }).best).toBe("b");
+    expect(rescue(plain, 1e6, [], { lateMinorPerDay: 800, seed: 1 }).best).toBe("asItIs");
+  });
+  it("late days count from the promise, at most sixty a draw", () => {
+    expect(lateDays([1440, 1440 + 2880], 1440)).toBe(1);
+    expect(lateDays([1e9], 0)).toBe(60);
+    expect(lateDays([], 0)).toBe(0);
+    expect(chanceBy([], 0)).toBe(0);
+  });
+});

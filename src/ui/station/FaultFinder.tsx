@@ -1,0 +1,178 @@
+"use client";
+import { useMemo } from "react";
+import { type CauseTable, FINDING_OF_CHECK, lookMoves, rankCauses, type Seen } from "@/core/causes";
+import { buildOf, feedsOf, looseSeenGood } from "@/core/job";
+import type { Check, Pass } from "@/core/proof";
+import { durationWords } from "@/core/quantity";
+import { reachLead } from "@/core/teardown";
+import { Plate } from "../controls/Plate";
+import { Mark } from "../draw/Mark";
+import { useBench } from "../job/context";
+
+const percent = (p: number) => `${Math.round(p * 100)} %`;
+
+/** What is known of a failed check: the causes ranked from this job's own log, and the act that takes least from here. */
+function useCauses(check: Check) {
+  const { view, reference } = useBench();
+  const s = view.state;
+  const kept = s.after.causesHash ? view.snapshots[s.after.causesHash] : undefined;
+  const table: { hash: string; data: CauseTable } | null =
+    kept?.kind === "causes" ? { hash: s.after.causesHash!, data: kept.data } : reference.causes;
+  return useMemo(() => {
+    if (!table) return null;
+    const own = FINDING_OF_CHECK[check.id];
+    const known = own && table.data.findings.some((f) => f.id === own) ? { [own]: "yes" as Seen } : {};
+    const b = buildOf(view);
+    // What opening takes on this machine: the way to the farthest lead that was touched.
+    const ways = Object.keys(s.touches).flatMap((id) => reachLead(view, id) ?? []);
+    const farthest = ways.length ? Math.max(...ways.map((w) => w.minutes)) : null;
+    const covered = b?.build.parts.some((p) => p.role === "bezel" || p.role === "baseCover")
+      ? !b.build.parts.some((p) => (p.role === "bezel" || p.role === "baseCover") && s.parts[p.id] === "out")
+      : true;
+    const ask = {
+      feeds: feedsOf(view),
+      looseGood: looseSeenGood(view),
+      seen: { ...known, ...s.after.seen },
+      opened: !covered,
+      ...(farthest ? { openMinutes: farthest } : {}),
+    };
+    return { table, ask, found: rankCauses(table.data, ask), moves: lookMoves(table.data, ask) };
+  }, [table, check.id, view, s]);
+}
+
+/** After a failed check: what is seen, the causes, and the next act, opening counted. */
+export function FaultFinder({ check, pass }: { check: Check; pass: Pass }) {
+  const { log } = useBench();
+  const c = useCauses(check);
+  if (!c) return null;
+  const { table, ask, found, moves } = c;
+  const t = table.data;
+  const cause = (id: string) => t.causes.find((x) => x.id === id);
+  const finding = (id: string) => t.findings.find((x) => x.id === id);
+  const see = (id: string, answer: Seen) =>
+    log.record({ type: "after.seen", payload: { finding: id, answer, causesHash: table.hash } });
+  const goAfter = (id: string) =>
+    log.record({ type: "after.chased", payload: { cause: id, pass, check: check.id, causesHash: table.hash } });
+  const next = found.next;
+  const look = next.kind === "look" ? finding(next.act) : undefined;
+  const mend = next.kind === "mend" ? cause(next.act) : undefined;
+  const shown = found.ranking.filter((r, i) => i < 5 || r.p > 0.1);
+  return (
+    <section aria-label="Why it failed" className="flex flex-col gap-3">
+      <div className="refusal" role="alert">
+        <Mark kind="stop" size={28} />
+        <div>
+          <b>{check.name} failed</b>
+          {check.because ? `${check.because}. ` : ""}Say what is seen; the next act is the one that takes least from here.
+        </div>
+      </div>
+      {mend && (
+        <Plate
+          line1={`Go after: ${mend.name.toLowerCase()}`}
+          line2={`${mend.how ?? ""} ${durationWords(mend.minutes)} once reached; about ${durationWords(next.minutes)} expected in all.`}
+          onAct={() => goAfter(mend.id)}
+        />
+      )}
+      {look && (
+        <div className="flex flex-col gap-2">
+          <p className="text-[20px] leading-[26px]">
+            <b>Look first: {look.name.toLowerCase()}?</b> {durationWords(look.minutes)}; it may save an opening.
+          </p>
+          <Answers now={ask.seen[look.id]} onAnswer={(a) => see(look.id, a)} name={look.name} />
+        </div>
+      )}
+      {next.kind === "giveUp" && (
+        <p>
+          <b>Nothing left is worth its minutes.</b> Look once more for what is seen, or hand it to somebody who repairs boards.
+        </p>
+      )}
+      {found.contradiction && (
+        <div className="look" role="status">
+          <Mark kind="look" size={26} />
+          <p>{found.contradiction} The chances are those of before; look again.</p>
+        </div>
+      )}
+      <ol className="rows dist" aria-label="Causes, the likeliest first">
+        {shown.map((r) => {
+          const x = cause(r.cause);
+          return (
+            <li key={r.cause} style={{ alignItems: "center" }}>
+              <b className="mono w-[58px] shrink-0">{percent(r.p)}</b>
+              <span aria-hidden className="h-3 w-[90px] shrink-0 border border-ink">
+                <span className="block h-full bg-ink" style={{ width: `${Math.max(1, r.p * 100)}%` }} />
+              </span>
+              <span className="grow">{x?.name ?? "None of these"}</span>
+              {x && (
+                <button type="button" className="btn quiet" aria-label={`Go after: ${x.name}`} onClick={() => goAfter(x.id)}>
+                  {x.access === "opened" ? "Open" : "Do"}
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      <details open={Object.keys(ask.seen).length === 0}>
+        <summary className="btn quiet">What is seen</summary>
+        <ul className="rows tight" aria-label="What is seen">
+          {t.findings.map((f) => (
+            <li key={f.id} style={{ alignItems: "center" }}>
+              <span className="grow">
+                {f.name}
+                {f.minutes > 0 && <em className="block text-[14px]">a look of {durationWords(f.minutes)}</em>}
+              </span>
+              <Answers small now={ask.seen[f.id]} onAnswer={(a) => see(f.id, a)} name={f.name} />
+            </li>
+          ))}
+        </ul>
+      </details>
+      {moves.length > 0 && found.ranking[0] && (
+        <p className="q">
+          {cause(found.ranking[0].cause)?.name ?? "None of these"}:{" "}
+          {moves
+            .map((m) => `${finding(m.finding)?.name.toLowerCase()} ${m.answer}: ${percent(m.before)} → ${percent(m.after)}`)
+            .join("; ")}
+          .
+        </p>
+      )}
+      <p className="q">
+        Chances from what this repair touched (judgement, adjustable). Board work, and anything under power: trained hands, the
+        maker's information first.
+      </p>
+    </section>
+  );
+}
+
+function Answers({
+  now,
+  onAnswer,
+  name,
+  small = false,
+}: {
+  now: Seen | undefined;
+  onAnswer: (a: Seen) => void;
+  name: string;
+  small?: boolean;
+}) {
+  const all = [
+    ["yes", "Yes"],
+    ["no", "No"],
+    ["unclear", small ? "?" : "Unclear"],
+  ] as const;
+  return (
+    <fieldset className="flex gap-1">
+      <legend className="vh">{name}</legend>
+      {all.map(([a, w]) => (
+        <button
+          key={a}
+          type="button"
+          className={`btn${small ? " quiet" : ""}`}
+          aria-pressed={now === a}
+          aria-label={w === "?" ? "Unclear" : undefined}
+          onClick={() => onAnswer(now === a ? "notDone" : a)}
+        >
+          {w}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
