@@ -2,19 +2,38 @@ import { randomBytes } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { z } from "zod";
-import { type JobEvent, makeClock, makeEventId, parseEvent } from "@/core/job";
+import { type JobEvent, makeClock, makeEventId, parseEvent, type Snapshot, type Snapshots } from "@/core/job";
 import { NOTHING_KNOWN, type Outcome, posterior, TriageTable } from "@/core/triage";
 import type { Connection } from "./connection";
+import { walkPlan } from "./demoWalk";
 import { contentHash, saveReference } from "./referenceStore";
 import { type ReferenceKind, readRow, TABLES } from "./registry";
 
+const DemoEvents = z.array(
+  z.strictObject({ minutesAgo: z.number().min(0), type: z.string(), payload: z.record(z.string(), z.unknown()) }),
+);
 const DemoJob = z.strictObject({
   format: z.literal("helvane.demoJob"),
   version: z.literal(1),
-  events: z.array(
-    z.strictObject({ minutesAgo: z.number().min(0), type: z.string(), payload: z.record(z.string(), z.unknown()) }),
-  ),
+  events: DemoEvents,
+  /** Then the plan is followed up to a step, evenly over this time. */
+  walk: z.strictObject({ until: z.string(), fromMinutesAgo: z.number(), toMinutesAgo: z.number() }).optional(),
+  // biome-ignore lint/suspicious/noThenProperty: a word of the file, never awaited
+  then: DemoEvents.optional(),
 });
+
+/** What the demo's jobs rely on, as its files have it, by content hash. */
+function demoSnapshots(dir: string): Snapshots {
+  const kept: Record<string, Snapshot> = {};
+  for (const kind of Object.keys(TABLES) as ReferenceKind[]) {
+    if (!TABLES[kind].snapshot) continue;
+    for (const { raw } of shippedRows(dir, kind)) {
+      const r = readRow(kind, raw);
+      if (r.ok) kept[contentHash(r.row)] = { kind, data: r.row } as Snapshot;
+    }
+  }
+  return kept;
+}
 
 const read = (dir: string, file: string): unknown => JSON.parse(readFileSync(join(dir, file), "utf8"));
 
@@ -58,6 +77,7 @@ export async function loadReference(
 /** The demo jobs as events: dates relative to `nowMs`, references by content hash. */
 export function demoEvents(dir: string, hashes: ReadonlyMap<string, string>, nowMs: number): JobEvent[][] {
   const triage = TriageTable.parse(read(dir, "reference/triage.json"));
+  let snapshots: Snapshots | null = null;
   return readdirSync(join(dir, "demo/jobs"))
     .sort()
     .map((file) => {
@@ -65,7 +85,7 @@ export function demoEvents(dir: string, hashes: ReadonlyMap<string, string>, now
       const jobId = makeEventId(nowMs, randomBytes(10));
       let counter = 0;
       const given = new Map<string, Outcome>();
-      return job.events.map((e) => {
+      const event = (e: z.infer<typeof DemoEvents>[number]): JobEvent => {
         const at = nowMs - Math.round(e.minutesAgo * 60_000);
         const payload: Record<string, unknown> = {};
         for (const [k, v] of Object.entries(e.payload)) {
@@ -81,20 +101,27 @@ export function demoEvents(dir: string, hashes: ReadonlyMap<string, string>, now
         if (payload.probability === "computed")
           payload.probability =
             posterior(triage, NOTHING_KNOWN, Object.fromEntries(given)).ranking.find((r) => r.fault === e.payload.fault)?.p ?? 0;
-        const parsed = parseEvent({
-          id: makeEventId(at, randomBytes(10)),
-          jobId,
-          type: e.type,
-          v: 1,
-          payload,
-          who: "Bench 2",
-          device: "demo-scenario",
-          clock: makeClock(at, counter++),
-          seen: 0,
-        });
+        const parsed = parseEvent({ ...envelope(at), type: e.type, v: 1, payload });
         if (!parsed.ok) throw new Error(`${file}: ${parsed.problem}`);
         return parsed.event;
+      };
+      const envelope = (at: number) => ({
+        id: makeEventId(at, randomBytes(10)),
+        jobId,
+        who: "Bench 2",
+        device: "demo-scenario",
+        clock: makeClock(at, counter++),
+        seen: 0,
       });
+      const log = job.events.map(event);
+      const { walk } = job;
+      if (walk) {
+        snapshots ??= demoSnapshots(dir);
+        // An act in a little under a minute, until the time is used up.
+        const at = (turn: number) => nowMs - Math.max(walk.toMinutesAgo, walk.fromMinutesAgo - turn * 0.9) * 60_000;
+        log.push(...walkPlan(log, snapshots, walk.until, (act, turn) => ({ ...act, ...envelope(at(turn)), v: 1 }) as JobEvent));
+      }
+      return [...log, ...(job.then ?? []).map(event)];
     });
 }
 

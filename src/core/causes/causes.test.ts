@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { seededRandom } from "@tests/randomActs";
 import { describe, expect, it } from "vitest";
-import { type CauseAsk, CauseTable, checkCauses, rankCauses } from ".";
+import { type CauseAsk, CauseTable, checkCauses, lookMoves, rankCauses, seenBy } from ".";
 
 const TABLE = CauseTable.parse(JSON.parse(readFileSync("data/reference/causes.json", "utf8")));
 
@@ -195,6 +195,33 @@ describe("what is wrong after a repair", () => {
       };
       go([], false, 0);
       expect(Math.abs(r.next.minutes - best), `${k}`).toBeLessThan(1e-9);
+    }
+  });
+});
+
+describe("what a failed check tells by itself", () => {
+  it("a dark camera was looked at on a machine that ran with a picture", () => {
+    expect(seenBy("camera")).toEqual({ noPower: "no", noLight: "no", noPicture: "no", noCamera: "yes" });
+    expect(seenBy("start")).toEqual({});
+    expect(seenBy("lidSwing")).toEqual({ flicker: "yes" });
+    expect(seenBy("speaker")).toEqual({ noPower: "no", noLight: "no", noPicture: "no" });
+  });
+  it("a camera whose lead nobody touched: its lead or its driver, never the mains", () => {
+    const r = rankCauses(TABLE, { feeds: { battery: 1, picture: 1, panel: 1, bezel: 1, hinge: 1 }, seen: seenBy("camera") });
+    const p = (c: string) => r.ranking.find((x) => x.cause === c)!.p;
+    expect(r.ranking[0]!.cause).toBe("cameraLead");
+    expect(p("mainsFirst")).toBeLessThan(0.05);
+    expect(r.next.act).not.toBe("mainsFirst");
+  });
+  it("each answer says what it moved: from the leader's chance without it", () => {
+    const ask = { feeds: { picture: 1, panel: 1 }, seen: { noLight: "yes", torch: "no" } as const };
+    const moves = lookMoves(TABLE, ask);
+    expect(moves.map((m) => m.finding)).toEqual(["noLight", "torch"]);
+    const lead = rankCauses(TABLE, ask).ranking[0]!;
+    for (const m of moves) {
+      expect(m.after).toBeCloseTo(lead.p, 12);
+      const rest = Object.fromEntries(Object.entries(ask.seen).filter(([f]) => f !== m.finding)) as Record<string, "yes" | "no">;
+      expect(m.before).toBeCloseTo(rankCauses(TABLE, { ...ask, seen: rest }).ranking.find((r) => r.cause === lead.cause)!.p, 12);
     }
   });
 });

@@ -17,6 +17,26 @@ export const FINDING_OF_CHECK: Readonly<Record<string, string>> = {
   flush: "patches",
 };
 
+/** Checks that are about the picture itself, or about whether it starts: they say nothing of what the others need. */
+const OF_THE_PICTURE: ReadonlySet<string> = new Set(
+  "picture solid evenness evennessPhoto mode edid brightness tint oledTint wiggle light start lidSwing colour lowGrey warmLight lamp".split(
+    " ",
+  ),
+);
+
+/**
+ * What a failed check tells by itself: what it is an answer to, and that the machine ran with a picture where the check needs one.
+ * @param check id of the failed check
+ * @example seenBy("camera") // { noPower: "no", noLight: "no", noPicture: "no", noCamera: "yes" }
+ */
+export function seenBy(check: string): Record<string, "yes" | "no"> {
+  const own = FINDING_OF_CHECK[check];
+  return {
+    ...(OF_THE_PICTURE.has(check) ? {} : { noPower: "no" as const, noLight: "no" as const, noPicture: "no" as const }),
+    ...(own ? { [own]: "yes" as const } : {}),
+  };
+}
+
 export interface LookMove {
   finding: string;
   answer: "yes" | "no";

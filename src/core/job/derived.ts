@@ -10,7 +10,16 @@ import {
   type Panel as PanelData,
   unknownPanel,
 } from "../panel";
-import { type Check, type Disturbed, EARLIER_CHECKS, judgeFaults, type Pass, type Policy, requiredChecks } from "../proof";
+import {
+  type Check,
+  type CheckTable,
+  type Disturbed,
+  EARLIER_CHECKS,
+  judgeFaults,
+  type Pass,
+  type Policy,
+  requiredChecks,
+} from "../proof";
 import { type Findings, findingsWithMarks, type TriageTable } from "../triage";
 import { ARRIVAL_ITEMS } from "./payloadWords";
 import type { ArrivalItem, JobState, Snapshots } from "./state";
@@ -177,13 +186,35 @@ export function disturbedOf(v: JobView): Disturbed {
   };
 }
 
+/** The table of checks this job is held to: the one its plan was made with. @example checkTableOf(view).version // 1 */
+export const checkTableOf = (v: JobView): CheckTable => snapshot(v, "checks", v.state.plan?.checksHash) ?? EARLIER_CHECKS;
+
 /**
  * The checks this repair needs so far, in the order of work.
  * @example checksOf(view).map((c) => c.id) // ["picture", "solid", "evenness", "seamsLook", "screwCount", "start"]
  */
 export const checksOf = (v: JobView): Check[] => {
   const b = buildOf(v);
-  return b ? requiredChecks(b.build, disturbedOf(v), snapshot(v, "checks", v.state.plan?.checksHash) ?? EARLIER_CHECKS) : [];
+  if (!b) return [];
+  const table = checkTableOf(v);
+  const asked = requiredChecks(b.build, disturbedOf(v), table);
+  // What nobody asked for and somebody looked at all the same counts as well.
+  const more = table.checks.filter(
+    (r) => v.state.prove[r.pass][r.id] && !asked.some((c) => c.pass === r.pass && c.id.replace(/-.*/, "") === r.id),
+  );
+  return [
+    ...asked,
+    ...more.map((r) => ({
+      id: r.id,
+      name: r.name,
+      how: r.how,
+      pass: r.pass,
+      because: "Looked at, though nothing asked for it",
+      minutes: r.minutes,
+      answer: r.answer,
+      deferrable: r.deferrable ?? false,
+    })),
+  ];
 };
 
 /** Checks in a sentence: the first three, and how many more. @example checkWords([]) // "" */

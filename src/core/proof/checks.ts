@@ -74,21 +74,21 @@ function causesOf(build: Build, d: Disturbed): Cause[] {
     if (/inverter|lamp/i.test(p.name)) found.push({ kind: "lamp", why: `${p.name} was off` });
   }
   if (build.isolation.by === "batteryOffMode" && (d.parts.length || d.connectors.length))
-    found.push({ kind: "reset", why: "battery-off mode was used" });
+    found.push({ kind: "reset", why: "Battery-off mode was used" });
   if (d.replaced) {
     const kind = build.subject.kind;
-    found.push({ kind: "panel", why: "a new panel is in" });
-    if (d.oled) found.push({ kind: "oled", why: "the new panel is an OLED" });
-    if (kind === "frontUnit") found.push({ kind: "frontUnit", why: "a new front unit is in" });
-    if (kind === "lidAssembly") found.push({ kind: "lidNew", why: "a new lid is on" });
-    if (kind === "cell") found.push({ kind: "films", why: "the light guide lay bare" });
-    if (build.pairing) found.push({ kind: "pairing", why: "this machine pairs its panel" });
+    found.push({ kind: "panel", why: "A new panel is in" });
+    if (d.oled) found.push({ kind: "oled", why: "The new panel is an OLED" });
+    if (kind === "frontUnit") found.push({ kind: "frontUnit", why: "A new front unit is in" });
+    if (kind === "lidAssembly") found.push({ kind: "lidNew", why: "A new lid is on" });
+    if (kind === "cell") found.push({ kind: "films", why: "The light guide lay bare" });
+    if (build.pairing) found.push({ kind: "pairing", why: "This machine pairs its panel" });
   }
   const plain = [
-    [d.tape, "tape", "new tape was laid"],
-    [d.films, "films", "a protective film came off"],
-    [d.heat, "heat", "heat was used"],
-    [d.liquid, "liquid", "it came in after a liquid or a drop"],
+    [d.tape, "tape", "New tape was laid"],
+    [d.films, "films", "A protective film came off"],
+    [d.heat, "heat", "Heat was used"],
+    [d.liquid, "liquid", "It came in after a liquid or a drop"],
   ] as const;
   for (const [is, kind, why] of plain) if (is) found.push({ kind, why });
   return found;
@@ -112,9 +112,9 @@ export function requiredChecks(build: Build, disturbed: Disturbed, table: CheckT
       // Put on only after the open pass: that pass cannot look at what it serves.
       const pass: Pass = cause.late ? "closed" : row.pass;
       const id = cause.own ? `${row.id}-${cause.own.id}` : row.id;
-      const moved = cause.late && row.pass === "open";
-      const twin = moved && table.checks.some((r) => r.pass === "closed" && r.id === row.id);
-      const key = `${pass} ${twin ? `${id}Open` : id}`;
+      // Where the closed pass has its own look at it, that one is enough.
+      if (cause.late && row.pass === "open" && table.checks.some((r) => r.pass === "closed" && r.id === row.id)) continue;
+      const key = `${pass} ${id}`;
       const known = checks.get(key);
       if (known) {
         if (cause.why && !known.because?.split("; ").includes(cause.why))
@@ -122,7 +122,7 @@ export function requiredChecks(build: Build, disturbed: Disturbed, table: CheckT
         continue;
       }
       checks.set(key, {
-        id: twin ? `${id}Open` : id,
+        id,
         name: cause.own ? `${cause.own.name}: ${row.name[0]!.toLowerCase()}${row.name.slice(1)}` : row.name,
         how: row.how,
         pass,

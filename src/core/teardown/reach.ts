@@ -104,7 +104,13 @@ export function reachLead(v: JobView, connector: string, made: PlanResult | null
   const own = c.joins[0] === b.subject.id;
   const under =
     seated(v.state) && ((own && !c.reachableWhenSeated) || (!own && hiddenBySeat(b.build, c)) || c.under.includes(b.subject.id));
-  const goals = [...(under ? [stepId("partOut", b.subject.id)] : []), stepId("cableOff", connector)];
+  const goals = [
+    // Power first, whatever else comes off: nothing is lifted on a live machine.
+    stepId("mainsOut"),
+    stepId("drain"),
+    ...(under ? [stepId("partOut", b.subject.id)] : []),
+    stepId("cableOff", connector),
+  ];
   const plan = new Set(made?.ok ? made.plan.out.map((s) => s.id) : []);
   const steps = stepsFor(v, b, g, goals, plan).flatMap((id) => {
     const step = g.steps.get(id)!;

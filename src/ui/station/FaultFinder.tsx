@@ -1,6 +1,6 @@
 "use client";
 import { useMemo } from "react";
-import { type CauseTable, FINDING_OF_CHECK, lookMoves, rankCauses, type Seen } from "@/core/causes";
+import { type CauseTable, lookMoves, rankCauses, type Seen, seenBy } from "@/core/causes";
 import { buildOf, feedsOf, looseSeenGood } from "@/core/job";
 import type { Check, Pass } from "@/core/proof";
 import { durationWords } from "@/core/quantity";
@@ -20,8 +20,9 @@ function useCauses(check: Check) {
     kept?.kind === "causes" ? { hash: s.after.causesHash!, data: kept.data } : reference.causes;
   return useMemo(() => {
     if (!table) return null;
-    const own = FINDING_OF_CHECK[check.id];
-    const known = own && table.data.findings.some((f) => f.id === own) ? { [own]: "yes" as Seen } : {};
+    const known: Record<string, Seen> = Object.fromEntries(
+      Object.entries(seenBy(check.id)).filter(([id]) => table.data.findings.some((f) => f.id === id)),
+    );
     const b = buildOf(view);
     // What opening takes on this machine: the way to the farthest lead that was touched.
     const ways = Object.keys(s.touches).flatMap((id) => reachLead(view, id) ?? []);

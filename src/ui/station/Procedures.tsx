@@ -22,7 +22,7 @@ export function Procedures({ own }: { own: boolean }) {
               aria-pressed={p.hash === chosen?.hash}
               onClick={() => setShown(shown === p.hash ? null : p.hash)}
             >
-              {p.data.maker}: {p.data.id.replaceAll("-", " ")}
+              {p.data.maker}: {p.data.id.replace(`${p.data.maker.toLowerCase()}-`, "").replaceAll("-", " ")}
             </button>
           ))}
         </div>

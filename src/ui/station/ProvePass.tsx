@@ -8,6 +8,7 @@ import { NumberField } from "../controls/NumberField";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { FailsToo } from "./FailsToo";
 import { FaultFinder } from "./FaultFinder";
 import { Hinges } from "./Hinges";
 import { LaterNote } from "./LaterNote";
@@ -75,9 +76,11 @@ export function ProvePass({ pass }: { pass: Pass }) {
       {next && <Procedures own={own} />}
       {next && (
         <div className="flex flex-wrap gap-2">
-          <button type="button" className="btn" onClick={() => done(next.id, "pass")}>
-            Holds <kbd>Space</kbd>
-          </button>
+          {own && (
+            <button type="button" className="btn" onClick={() => done(next.id, "pass")}>
+              Holds
+            </button>
+          )}
           <button type="button" className="btn" onClick={() => done(next.id, "fail")}>
             Fails <kbd>F</kbd>
           </button>
@@ -130,6 +133,7 @@ export function ProvePass({ pass }: { pass: Pass }) {
           );
         })}
       </ul>
+      <FailsToo pass={pass} />
       {pass === "open" && (
         <section aria-label="Pixel faults" className="flex flex-col gap-2">
           <h2 className="sec">Pixel faults</h2>

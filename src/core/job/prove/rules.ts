@@ -1,7 +1,7 @@
 import { listed } from "../../quantity";
 import { no } from "../answer";
 import { placeOf } from "../clock";
-import { checksOf, passStatus } from "../derived";
+import { checksOf, checkTableOf, passStatus } from "../derived";
 import { endIsolation, wake } from "../power";
 import type { RulesOf } from "../rule";
 import { seated } from "../subject";
@@ -16,6 +16,9 @@ export const proveRules = {
       const { s, b } = v;
       if (!seated(s)) return no("prove", "The new panel is not seated.");
       if (s.bench.mains !== "in" && s.bench.shutDown) return no("prove", "Power is off: start the machine first.");
+      const known = checksOf(v).some((x) => x.id === p.check && x.pass === p.pass);
+      if (!known && !checkTableOf(v).checks.some((x) => x.id === p.check && x.pass === p.pass))
+        return no("prove", `There is no check "${p.check}" in the ${p.pass} pass.`);
       if (p.result === "deferred") {
         const c = checksOf(v).find((x) => x.id === p.check && x.pass === p.pass);
         if (!c?.deferrable) return no("prove", `${c?.name ?? p.check} cannot be left for later.`);
