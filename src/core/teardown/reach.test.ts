@@ -55,7 +55,7 @@ describe("the way to a lead on a machine that is closed again", () => {
     b.do("bench.mainsIn");
     const way = reachLead(b.view, "display-plug")!;
     const kinds = way.steps.map((x) => x.step.kind);
-    expect(kinds.slice(0, 2)).toEqual(["shutDown", "mainsOut"]);
+    expect(kinds[0]).toBe("mainsOut");
     expect(way.minutes).toBeGreaterThan(5);
     expect(reachLead(b.view, "no-such")).toBeNull();
   });
