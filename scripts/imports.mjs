@@ -22,6 +22,7 @@ const MAY = {
 const CORE_ORDER = [
   "quantity",
   "chance",
+  "numeric",
   "edid",
   "build",
   "panel",

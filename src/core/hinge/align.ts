@@ -1,4 +1,4 @@
-import { leastSquares } from "./leastSquares";
+import { leastSquares } from "../numeric";
 
 export type ReadingKind = "left" | "right" | "front" | "rear";
 

@@ -1,5 +1,18 @@
 export { type Check, type Disturbed, type Pass, requiredChecks } from "./checks";
 export { CheckTable, EARLIER_CHECKS, SHIPPED_CHECKS } from "./checkTable";
+export { clusters, fewestScreens, SUB_PIXEL_LIGHT, type SubPixel, screenShows, weakestOn } from "./dots";
+export * from "./evenness";
 export { PATTERNS, type PatternId, paintPattern } from "./patterns";
 export { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, type PolicyRow } from "./policy";
 export { Policy } from "./policySchema";
+export {
+  type GhostWatch,
+  ghostWatch,
+  poissonLower,
+  poissonUpper,
+  straightness,
+  stripesIn,
+  type TouchCoverage,
+  type TouchSample,
+  touchCoverage,
+} from "./touch";

@@ -17,7 +17,7 @@ export function leastSquares(a: readonly (readonly number[])[], b: readonly numb
   const n = a[0]?.length ?? 0;
   if (n === 0 || a.length < n) return null;
   // Columns to a size of one first, so that millimetres and radians weigh alike.
-  const scale = Array.from({ length: n }, (_, k) => Math.hypot(...a.map((row) => row[k]!)) || 1);
+  const scale = Array.from({ length: n }, (_, k) => Math.sqrt(a.reduce((s, row) => s + row[k]! ** 2, 0)) || 1);
   const m = Array.from({ length: n }, (_, i) =>
     Array.from({ length: n }, (__, j) => a.reduce((s, row, r) => s + (w[r]! * row[i]! * row[j]!) / (scale[i]! * scale[j]!), 0)),
   );

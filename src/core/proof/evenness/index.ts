@@ -1,0 +1,14 @@
+export { suggestCorners } from "./corners";
+export type { EdgeDips, EdgeName } from "./dips";
+export { responseFromSteps, stepsOff } from "./light";
+export { justNoticeable, type Mark } from "./marks";
+export {
+  type Evenness,
+  type EvennessOptions,
+  type EvennessPoint,
+  type EvennessProblem,
+  type EvennessRow,
+  measureEvenness,
+} from "./measure";
+export type { Photo } from "./photo";
+export { POINTS, SCHEMES, type Scheme } from "./points";
