@@ -69,7 +69,7 @@ test("a broken import names the file in it and what is wrong; nothing is saved",
     await expect(page.locator(`.refusal[role="alert"]`)).toContainText(says, { timeout: 30_000 });
   }
   await page.goto(bench.url);
-  await expect(page.locator("[data-job]")).toHaveCount(5);
+  await expect(page.locator("[data-job]")).toHaveCount(7);
 });
 
 test("an event of an unknown type, a newer version, a wrong payload: 400, named, nothing stored", async ({ bench, page }) => {

@@ -8,12 +8,27 @@ import { Together } from "@/core/heat/together";
 import type { JobEvent } from "@/core/job";
 import { panelEdid } from "@/core/panel";
 import type { PromiseInput } from "@/core/promise";
+import { measureEvenness } from "@/core/proof";
+import { panelMap } from "@/core/proof/evenness/panelMap";
 import { NO_LOG, type QuoteInput, QuotePolicy } from "@/core/quote";
 import { drillOf, makePlan, screwSheet } from "@/core/teardown";
 import { wayInAsk } from "@/core/teardown/wayIn/source";
 import { NOTHING_KNOWN } from "@/core/triage";
 import { modelOf } from "@/core/triage/hypotheses";
 import { builds, hashes, panels, plannedJob, policy, snapshots, triageTable } from "./bench";
+import { photoOf } from "./panelPhoto";
+
+/** A panel whose light is even, measured from two small photos. */
+function evenPanel() {
+  const panel = { widthMm: 310, heightMm: 174 };
+  const shot = { width: 900, height: 700, at: [0, 0, 620] as [number, number, number], focalPx: 860, noise: 0.004 };
+  const said = measureEvenness(
+    [photoOf(panel, { ...shot, aim: [62, 48], seed: 1 }), photoOf(panel, { ...shot, aim: [-58, -46], seed: 2 })],
+    panel,
+  );
+  if (!said.ok) throw new Error(said.words);
+  return said;
+}
 
 const read = (file: string): unknown => JSON.parse(readFileSync(`data/${file}.json`, "utf8"));
 const build = builds["ostrel-kestrel-14"]!;
@@ -91,6 +106,18 @@ const world = {
     replacementMinor: null,
     log: NO_LOG,
   } satisfies QuoteInput,
+  evenPanel: evenPanel(),
+  flatMap: panelMap(
+    { width: 4, height: 4, rgba: new Uint8ClampedArray(64).fill(128) },
+    [
+      [0, 0],
+      [4, 0],
+      [4, 4],
+      [0, 4],
+    ],
+    { widthMm: 4, heightMm: 4 },
+    { cellMm: 1, response: 1, k1: 0 },
+  )!,
   promiseInput: {
     nowMin: 600,
     windows: [[540, 1020]],

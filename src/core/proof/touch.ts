@@ -140,7 +140,7 @@ export function touchCoverage(o: {
   return { nx, ny, share: 1 - missed.length / (nx * ny), missed, missedAtEdge, breaks };
 }
 
-/** What the cells that were missed look like: whole columns or rows are a sensor line, the rest was drawn too fast. */
+/** What the cells that were missed look like: whole columns or rows are a sensor line, the rest was drawn too fast. @example stripesIn({ nx: 2, ny: 2, missed: [[0, 0], [0, 1]] }) // { columns: [0], rows: [] } */
 export function stripesIn(c: Pick<TouchCoverage, "nx" | "ny" | "missed">): { columns: number[]; rows: number[] } {
   const count = (k: 0 | 1, n: number, of: number) =>
     Array.from({ length: n }, (_, i) => i).filter((i) => c.missed.filter((m) => m[k] === i).length >= of);

@@ -8,6 +8,7 @@ import { NumberField } from "../controls/NumberField";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { EvennessPhoto } from "./EvennessPhoto";
 import { FailsToo } from "./FailsToo";
 import { FaultFinder } from "./FaultFinder";
 import { Hinges } from "./Hinges";
@@ -73,6 +74,7 @@ export function ProvePass({ pass }: { pass: Pass }) {
       )}
       <RefusalBox />
       {next?.id === "hinge" && next.answer === "instrument" && <Hinges when="after" />}
+      {next?.id === "evennessPhoto" && <EvennessPhoto onDone={(result, note) => done(next.id, result, note)} />}
       {next && <Procedures own={own} />}
       {next && (
         <div className="flex flex-wrap gap-2">

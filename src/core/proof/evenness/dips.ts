@@ -18,6 +18,7 @@ const LEAST = 0.02;
 /**
  * Dips along the four edges: a dead light source shows near its edge and fades with depth.
  * @param map light per cell
+ * @example findDips(new Float32Array(100 * 80).fill(1), 100, 80, 1) // []
  */
 export function findDips(map: Float32Array, nx: number, ny: number, cellMm: number): EdgeDips[] {
   return EDGES.flatMap((edge): EdgeDips[] => {
@@ -93,7 +94,7 @@ function flat(p: Float64Array, cellMm: number): Float64Array {
   });
 }
 
-/** Whether a mark is the mouth of a dip: both are told once, as the dip. */
+/** Whether a mark is the mouth of a dip: both are told once, as the dip. @example atDip({ xMm: 50, yMm: 170 }, [{ edge: "bottom", dips: [{ atMm: 52, depth: 0.1 }], periodMm: null }], 310, 174) // true */
 export function atDip(m: { xMm: number; yMm: number }, edges: readonly EdgeDips[], widthMm: number, heightMm: number): boolean {
   return edges.some((e) => {
     const [along, depth] =

@@ -1,5 +1,7 @@
+export type { EvennessAsk, EvennessSaid } from "./ask";
 export { suggestCorners } from "./corners";
 export type { EdgeDips, EdgeName } from "./dips";
+export { EVENNESS_LIMITS, type EvennessVerdict, type EvenVerdict, judgeEvenness, judgeRatio, SHIFT_LIMITS } from "./judge";
 export { responseFromSteps, stepsOff } from "./light";
 export { justNoticeable, type Mark } from "./marks";
 export {

@@ -67,6 +67,7 @@ function flattened(map: Float32Array, nx: number, ny: number): Float32Array {
 /**
  * Marks that stand out from what lies around them: blotches, pressure marks, things under films.
  * @param looks how many just noticeable contrasts a mark has to have
+ * @example findMarks(new Float32Array(100 * 80).fill(1), 100, 80, 1) // []
  */
 export function findMarks(map: Float32Array, nx: number, ny: number, cellMm: number, looks = 1): Mark[] {
   const flat = flattened(map, nx, ny);
@@ -146,7 +147,7 @@ function ringMedian(map: Float32Array, nx: number, ny: number, cx: number, cy: n
   return ring.length ? median(ring) : 0;
 }
 
-/** Contrast of a mark in one photo's own map. Moiré moves with the photo, a mark stays. */
+/** Contrast of a mark in one photo's own map. Moiré moves with the photo, a mark stays. @example contrastIn(new Float32Array(100 * 80).fill(1), 100, 80, 1, { xMm: 50, yMm: 40, areaMm2: 30, contrast: 0.1, jnd: 3 }) // 0 */
 export function contrastIn(map: Float32Array, nx: number, ny: number, cellMm: number, m: Mark): number {
   const r = Math.max(1.5, Math.sqrt(m.areaMm2 / Math.PI)) / cellMm;
   const cx = m.xMm / cellMm - 0.5;

@@ -1,6 +1,6 @@
 import { findCorners } from "./corners";
 import { atDip, type EdgeDips, findDips } from "./dips";
-import { parts } from "./grid";
+import { blurred, parts } from "./grid";
 import { chroma, LINEAR } from "./light";
 import { straightening } from "./line";
 import { contrastIn, findMarks, type Mark } from "./marks";
@@ -36,7 +36,7 @@ export type Evenness =
       edges: EdgeDips[];
       dead: { xMm: number; yMm: number; areaMm2: number }[];
       warnings: string[];
-      /** Light per cell over the centre's, for contours; row by row. */
+      /** Light per cell over the centre's, smoothed, for contours; row by row. */
       map: { nx: number; ny: number; cellMm: number; light: Float32Array };
     };
 
@@ -65,6 +65,8 @@ const LEAST_AIM = 0.05;
 const [LENS_ONE, LENS_TWO, TONE, PLACE_MM] = [0.04, 0.01, 0.01, 20];
 /** A mark is one where it stands in each aim with this share of its contrast. */
 const STANDS = 0.3;
+/** What is drawn is smoothed over this much, so that contours are lines, mm. */
+const SHOWN_MM = 2.5;
 /** Darker than this share of the centre over at least so much: dead, mm². */
 const [DEAD, DEAD_MM2] = [0.25, 1];
 
@@ -144,7 +146,7 @@ export function measureEvenness(
     edges,
     dead: deadZones(light, centre, nx, ny, cellMm),
     warnings: warningsOf(maps, camera, o),
-    map: { nx, ny, cellMm, light: centre > 0 ? light.map((v) => v / centre) : light },
+    map: { nx, ny, cellMm, light: blurred(centre > 0 ? light.map((v) => v / centre) : light, nx, ny, SHOWN_MM / cellMm) },
   };
 }
 

@@ -24,6 +24,7 @@ const CLIPPED = 250;
  * @param corners TL, TR, BR, BL px
  * @returns null where the corners make no quadrilateral
  * @throws RangeError for a black photo of another size
+ * @example panelMap({ width: 4, height: 4, rgba: new Uint8ClampedArray(64).fill(128) }, [[0, 0], [4, 0], [4, 4], [0, 4]], { widthMm: 4, heightMm: 4 }, { cellMm: 1, response: 1, k1: 0 }).nx // 4
  */
 export function panelMap(
   photo: Photo,

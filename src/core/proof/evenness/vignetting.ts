@@ -15,6 +15,7 @@ const ROUNDS = 4;
 /**
  * Lens fall-off from two aims of the same panel from the same place: their difference holds no panel.
  * @returns one per channel; null where both see the panel at the same place of the frame
+ * @example vignettingOf(flatMap, flatMap) // null
  */
 export function vignettingOf(p: PanelMap, q: PanelMap): Vignetting[] | null {
   const out: Vignetting[] = [];
@@ -44,7 +45,7 @@ export function vignettingOf(p: PanelMap, q: PanelMap): Vignetting[] | null {
   return out;
 }
 
-/** How differently r² changes over the panel between two aims: under 0.05 fall-off cannot be told from the panel. */
+/** How differently r² changes over the panel between two aims: under 0.05 fall-off cannot be told from the panel. @example aimSpread(flatMap, flatMap) // 0 */
 export function aimSpread(p: PanelMap, q: PanelMap): number {
   let lo = Number.POSITIVE_INFINITY;
   let hi = Number.NEGATIVE_INFINITY;
@@ -59,6 +60,7 @@ export function aimSpread(p: PanelMap, q: PanelMap): number {
 /**
  * Where the camera was, mm from the panel's centre, and its focal length, px: given by the photo's own data, found where it was tilted,
  * else a phone's usual one (E).
+ * @example cameraOf(flatMap, 100).focalPx // 100
  */
 export function cameraOf(m: PanelMap, focalPx: number | null): { xMm: number; yMm: number; zMm: number; focalPx: number } {
   const { back: h, width: w, height: t, cellMm, nx, ny } = m;
@@ -86,5 +88,5 @@ export function cameraOf(m: PanelMap, focalPx: number | null): { xMm: number; yM
   return { xMm: dot(a) - (nx * cellMm) / 2, yMm: dot(b) - (ny * cellMm) / 2, zMm: Math.abs(dot(n)), focalPx: f };
 }
 
-/** Middle of the green values of a map. */
+/** Middle of the green values of a map. @example middleGreen(flatMap) > 0.2 // true */
 export const middleGreen = (m: PanelMap): number => median(m.rgb[1].filter((_, i) => i % 17 === 0));

@@ -1,0 +1,49 @@
+import { photoOf, type Shot, type TruePanel } from "../tests/panelPhoto";
+import { expect, test } from "./bench";
+import { png } from "./png";
+
+const still: Omit<Shot, "seed"> = {
+  width: 1200,
+  height: 900,
+  at: [15, -10, 560],
+  aim: [0, 0],
+  focalPx: 1150,
+  lens: [-0.3, -0.08],
+};
+
+test("evenness from photos: the same aim twice is refused, then two aims are measured and recorded with their range", async ({
+  bench,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const id = await bench.job("H-2417", "prove");
+  await bench.ahead(id, /^Prove it open/);
+  const box = page.getByRole("region", { name: "Evenness by photo" });
+  await expect(box).toBeVisible();
+  // The panel of the demo job: 309 mm wide.
+  const panel: TruePanel = {
+    widthMm: 309.4,
+    heightMm: 174,
+    slope: [0.02, 0],
+    falls: [0.03, 0.02],
+    sources: [{ x: 40, depth: 0.25 }],
+  };
+  const photo = (s: Shot) => ({ name: `p${s.seed}.png`, mimeType: "image/png", buffer: png(photoOf(panel, s)) });
+  const files = box.locator('input[type="file"]');
+  const left = photo({ ...still, aim: [62, 48], seed: 1 });
+  await files.nth(0).setInputFiles(left);
+  await files.nth(1).setInputFiles({ ...left, name: "again.png" });
+  await box.getByRole("button", { name: "Measure" }).click();
+  await expect(box.getByRole("alert")).toContainText(/Aim further apart/, { timeout: 60_000 });
+  await files.nth(1).setInputFiles(photo({ ...still, aim: [-58, -46], seed: 2 }));
+  await box.getByRole("button", { name: "Measure" }).click();
+  await expect(box.getByRole("list", { name: "Figures" })).toContainText(/9 points, least over most/, { timeout: 60_000 });
+  await expect(box).toContainText("Not even enough");
+  await expect(box.getByRole("list", { name: "Figures" })).toContainText(/dip in the light at the bottom edge/);
+  await expect(box.getByRole("button", { name: "Record: even enough" })).toBeDisabled();
+  await box.getByRole("button", { name: "Record: not even" }).click();
+  await bench.settled();
+  const last = (await bench.events(id)).at(-1)!;
+  expect(last).toMatchObject({ type: "prove.checkDone", payload: { check: "evennessPhoto", result: "fail" } });
+  expect(String(last.payload.note)).toMatch(/5 points \d+ ± \d+ %, 9 points \d+ ± \d+ %; dip in the light/);
+});

@@ -1,0 +1,33 @@
+import { type EvennessAsk, type EvennessSaid, measureEvenness, type Photo } from "@/core/proof";
+
+const say = (m: EvennessSaid) => self.postMessage(m);
+
+/** A photo decoded here, turned as it was held; what it carries of place and time is not read. */
+async function decoded(file: Blob): Promise<Photo> {
+  const picture = await createImageBitmap(file, { imageOrientation: "from-image" });
+  const canvas = new OffscreenCanvas(picture.width, picture.height);
+  const g = canvas.getContext("2d", { willReadFrequently: true });
+  if (!g) throw new Error("This browser cannot read a picture here.");
+  g.drawImage(picture, 0, 0);
+  picture.close();
+  const { data, width, height } = g.getImageData(0, 0, canvas.width, canvas.height);
+  return { width, height, rgba: data };
+}
+
+// Photos are read one after the other, so that only their maps lie in memory together.
+self.onmessage = async (e: MessageEvent<EvennessAsk>) => {
+  const { files, panel } = e.data;
+  try {
+    const photos: Photo[] = [];
+    for (const [i, f] of files.entries()) {
+      say({ kind: "progress", words: `Reading photo ${i + 1} of ${files.length}` });
+      photos.push(await decoded(f));
+    }
+    say({ kind: "progress", words: "Measuring" });
+    // The viewing angle of this panel is not known: told with none, the usual and the steepest fall-off.
+    const said = measureEvenness(photos, panel, { falloff: 2, straighten: true });
+    say({ kind: "measured", said });
+  } catch (x) {
+    say({ kind: "wrong", words: `A photo cannot be read: ${(x as Error).message}` });
+  }
+};
