@@ -1,4 +1,5 @@
 import { mkdirSync, rmSync } from "node:fs";
+import { benchAftermath } from "./aftermath";
 import { benchFuzz } from "./fuzz";
 import { benchImport } from "./imports";
 import { benchLog } from "./log";
@@ -31,8 +32,9 @@ if (only === "screens") {
   ];
   process.exit(spawnSync(process.execPath, args, { env, stdio: "inherit" }).status ?? 1);
 }
-if (only === "reliability" || only === "fuzz") {
+if (only === "reliability" || only === "fuzz" || only === "aftermath") {
   if (only === "fuzz") await benchFuzz();
+  else if (only === "aftermath") benchAftermath(Number(process.argv[3] ?? 300));
   else await benchReliability(process.argv[3]);
   const bad = missed();
   console.log(

@@ -7,7 +7,7 @@ import { lidModel, type PlanHeatOptions } from "@/core/heat";
 import { Together } from "@/core/heat/together";
 import type { JobEvent } from "@/core/job";
 import { panelEdid } from "@/core/panel";
-import type { PromiseInput } from "@/core/promise";
+import { DEFAULT_HOURS, type PromiseInput } from "@/core/promise";
 import { measureEvenness } from "@/core/proof";
 import { panelMap } from "@/core/proof/evenness/panelMap";
 import { NO_LOG, type QuoteInput, QuotePolicy } from "@/core/quote";
@@ -118,6 +118,7 @@ const world = {
     { widthMm: 4, heightMm: 4 },
     { cellMm: 1, response: 1, k1: 0 },
   )!,
+  DEFAULT_HOURS,
   promiseInput: {
     nowMin: 600,
     windows: [[540, 1020]],

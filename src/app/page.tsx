@@ -1,5 +1,6 @@
 import { shopCaution } from "@/server/caution";
 import { readHabits } from "@/server/habits";
+import { readShopHours } from "@/server/hours";
 import { benchCards } from "@/server/jobList";
 import { clockIsFixed, nowMs } from "@/server/now";
 import { readReference } from "@/server/reference";
@@ -9,7 +10,13 @@ export const dynamic = "force-dynamic";
 export const metadata = { title: "The bench, Helvane" };
 
 export default async function Home() {
-  const [cards, ref, caution, habits] = await Promise.all([benchCards(), readReference(), shopCaution(), readHabits()]);
+  const [cards, ref, caution, habits, hours] = await Promise.all([
+    benchCards(),
+    readReference(),
+    shopCaution(),
+    readHabits(),
+    readShopHours(),
+  ]);
   // A shop that has no job yet and was not asked.
   const fresh = !habits.begun && cards.open.length === 0 && cards.closed === 0 && cards.making === 0;
   return (
@@ -21,6 +28,7 @@ export default async function Home() {
       machines={ref.machines.length}
       nowMs={nowMs()}
       clockFixed={clockIsFixed()}
+      hours={hours}
       shopName={habits.shopName}
       first={
         fresh && ref.quote && ref.tools

@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { z } from "zod";
 import { type JobEvent, makeClock, makeEventId, parseEvent, type Snapshot, type Snapshots } from "@/core/job";
+import { DEFAULT_HOURS, type ShopHours } from "@/core/promise";
 import { NOTHING_KNOWN, type Outcome, posterior, TriageTable } from "@/core/triage";
 import type { Connection } from "./connection";
 import { walkPlan } from "./demoWalk";
@@ -59,12 +60,12 @@ export async function loadReference(
   c: Connection,
   dir: string,
   nowIso: string,
-  wanted: (file: string) => boolean = () => true,
+  wanted: (file: string, kind: ReferenceKind) => boolean = () => true,
 ): Promise<Map<string, string>> {
   const hashes = new Map<string, string>();
   for (const kind of Object.keys(TABLES) as ReferenceKind[])
     for (const { file, raw } of shippedRows(dir, kind)) {
-      if (!wanted(file)) continue;
+      if (!wanted(file, kind)) continue;
       const r = readRow(kind, raw);
       if (!r.ok) throw new Error(`${file}: ${r.problem}`);
       const id = (TABLES[kind].id as (row: unknown) => string)(r.row);
@@ -126,3 +127,10 @@ export function demoEvents(dir: string, hashes: ReadonlyMap<string, string>, now
 }
 
 const wholeHour = (ms: number) => new Date(Math.round(ms / 3_600_000) * 3_600_000).toISOString();
+
+/** Hours of the invented bench: every day, long. */
+export const DEMO_HOURS: ShopHours = {
+  ...DEFAULT_HOURS,
+  bench: Array.from({ length: 7 }, () => [[420, 1320] as [number, number]]),
+  handover: [420, 1320],
+};

@@ -124,3 +124,7 @@ export async function replaceRows<K extends ReferenceKind>(
     }
   });
 }
+
+/** Kinds of which there is at least one row. */
+export const listKinds = (db: Kysely<Database>): Promise<{ kind: string }[]> =>
+  db.selectFrom("reference").select("kind").distinct().execute();

@@ -60,6 +60,20 @@ const lidOf = (lid: Build["lid"] | null): JobCard["lid"] =>
 const DAY_MS = 86_400_000;
 const isoOf = (clock: string | null): string | null => (clock ? new Date(msOf(clock)).toISOString() : null);
 
+/** Days of an order where the shop knows nothing of its seller: what he quotes, and its usual spread (E). */
+const [QUOTED_P50, QUOTED_P80] = [1.1, 1.48];
+
+function orderOf(s: JobState): JobCard["order"] {
+  const o = s.match.order;
+  if (!o || s.match.arrived) return null;
+  const quoted = Math.max(1, o.dueDays);
+  return {
+    placedIso: new Date(msOf(o.clock)).toISOString(),
+    p50Days: Math.max(0.1, o.days?.p50 ?? quoted * QUOTED_P50),
+    p80Days: Math.max(0.1, o.days?.p50 ?? 0, o.days?.p80 ?? quoted * QUOTED_P80),
+  };
+}
+
 /** The card of one job from its log. */
 export function cardOf(
   jobId: string,
@@ -100,6 +114,8 @@ export function cardOf(
     arrived: s.match.arrived !== null,
     orderedDueIso: s.match.order ? new Date(msOf(s.match.order.clock) + s.match.order.dueDays * DAY_MS).toISOString() : null,
     seller: s.match.order?.seller ?? null,
+    order: orderOf(s),
+    glass: build?.kind === "build" && build.data.subject.kind === "frontUnit" && build.data.tapes.length > 0,
     ...shelfOf(s, station),
     minutesLeft:
       progress && left.length

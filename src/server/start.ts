@@ -1,7 +1,8 @@
 import { closeConnection, connection, migrate, migrationsAhead } from "@/data/connection";
-import { demoEvents, loadReference } from "@/data/demoScenario";
+import { DEMO_HOURS, demoEvents, loadReference } from "@/data/demoScenario";
 import { endBrokenImports } from "@/data/importStore";
 import { holderOf, takeLock } from "@/data/lock";
+import { listKinds } from "@/data/referenceStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { appendOne } from "./append";
 import { makeBackup } from "./backup/make";
@@ -9,6 +10,7 @@ import { backupsHere } from "./backup/place";
 import { startSchedule } from "./backup/schedule";
 import { databaseFile } from "./databaseFile";
 import { dataDir } from "./dataDir";
+import { saveShopHours } from "./hours";
 import { nowIso, nowMs } from "./now";
 import { wasDown } from "./presence";
 import { startProblem, troubleOf } from "./trouble";
@@ -64,9 +66,17 @@ export async function start(): Promise<void> {
 
 async function seed(): Promise<void> {
   const c = connection();
-  if (process.env.HELVANE_SEED === "none" || (await readSetting(c.db, "seeded"))) return;
+  if (process.env.HELVANE_SEED === "none") return;
+  if (await readSetting(c.db, "seeded")) {
+    // A shop from before a table was shipped gets it once; what it has is its own.
+    const have = new Set((await listKinds(c.db)).map((r) => r.kind));
+    await loadReference(c, dataDir(), nowIso(), (file, kind) => file.startsWith("reference/") && !have.has(kind));
+    return;
+  }
   const shop = process.env.HELVANE_SEED === "shop";
   const hashes = await loadReference(c, dataDir(), nowIso(), shop ? (file) => file.startsWith("reference/") : undefined);
+  // The demo's bench is open whenever somebody looks at it.
+  if (!shop) await saveShopHours(DEMO_HOURS);
   if (!shop)
     for (const job of demoEvents(dataDir(), hashes, nowMs()))
       for (const e of job) {

@@ -24,6 +24,10 @@ export interface JobCard {
   arrived: boolean;
   orderedDueIso: string | null;
   seller: string | null;
+  /** An order that is out: when it was placed, and its days. */
+  order: { placedIso: string; p50Days: number; p80Days: number } | null;
+  /** Taped, with touch glass: it lies before it is handed over. */
+  glass: boolean;
   shelf: "ready" | "decision" | "waiting" | "handOver";
   reason: string;
   /** Minutes of hands-on work left, P50 and P80, from the plan; null without one. */

@@ -7,6 +7,7 @@ import { readDrill } from "@/server/backup/drill";
 import { backupsHere } from "@/server/backup/place";
 import { backupCaution, readBackupSetting } from "@/server/backup/schedule";
 import { readHabits } from "@/server/habits";
+import { readShopHours } from "@/server/hours";
 import { nowMs } from "@/server/now";
 import { readReference } from "@/server/reference";
 import { feedFailure } from "@/server/sellers";
@@ -15,6 +16,7 @@ import { readWeights } from "@/server/weights";
 import { CarryShop } from "@/ui/bench/CarryShop";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
 import { HabitSettings } from "@/ui/bench/HabitSettings";
+import { HoursSettings } from "@/ui/bench/HoursSettings";
 import { KeepShop } from "@/ui/bench/KeepShop";
 import { NetworkForm, SignOut } from "@/ui/bench/NetworkForm";
 import { PriceSettings } from "@/ui/bench/PriceSettings";
@@ -60,6 +62,7 @@ export default async function SettingsPage() {
       </nav>
       <div id="bench" className="setpart">
         <HabitSettings habits={await readHabits()} nowMs={nowMs()} />
+        <HoursSettings hours={await readShopHours()} />
         <SettingsForms />
         <ScreenCheck />
       </div>

@@ -8,4 +8,5 @@ export {
   type PromiseInput,
   type PromiseOrder,
 } from "./course";
+export { calendarOf, DEFAULT_HOURS, hoursText, promiseInputOf, readHours, ShopHours } from "./hours";
 export { chanceBy, lateDays, type PromiseDate, promiseDate, type RescueOption, type RescueRow, rescue } from "./promise";

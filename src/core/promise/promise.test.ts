@@ -1,7 +1,20 @@
 import { PromiseReference } from "@tests/promiseReference";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { advance, chanceBy, lateDays, type PromiseInput, promiseDate, rescue } from ".";
+import {
+  advance,
+  calendarOf,
+  chanceBy,
+  DEFAULT_HOURS,
+  hoursText,
+  lateDays,
+  type PromiseInput,
+  promiseDate,
+  promiseInputOf,
+  readHours,
+  rescue,
+  ShopHours,
+} from ".";
 
 /** Monday 0 to Friday 4, no work on day 3 (a holiday); lunch from 12:30 to 13:15. */
 const workdays = Array.from({ length: 390 }, (_, d) => d).filter((d) => d % 7 < 5 && d !== 3);
@@ -165,5 +178,38 @@ describe("rescue", () => {
     expect(lateDays([1e9], 0)).toBe(60);
     expect(lateDays([], 0)).toBe(0);
     expect(chanceBy([], 0)).toBe(0);
+  });
+});
+
+describe("a shop's hours", () => {
+  it("are read as people write them; what cannot be is not", () => {
+    expect(readHours("9-12:30, 13.15 - 17")).toEqual([
+      [540, 750],
+      [795, 1020],
+    ]);
+    for (const closed of ["", "  ", "closed", "-"]) expect(readHours(closed)).toEqual([]);
+    for (const bad of ["nine to five", "17-9", "9-12, 11-13", "9:75-12", "9-25"]) expect(readHours(bad), bad).toBeNull();
+    expect(readHours(hoursText(DEFAULT_HOURS.bench[0]!))).toEqual(DEFAULT_HOURS.bench[0]);
+  });
+  it("make a calendar from its first day: weekends, holidays and the carrier's days", () => {
+    // 27 November 2026 is a Friday.
+    const c = calendarOf({ ...DEFAULT_HOURS, holidays: ["2026-12-01"] }, "2026-11-27", 6);
+    expect(c.windows.map((w) => Math.floor(w[0] / 1440))).toEqual([0, 0, 3, 3, 5, 5]);
+    expect(c.handover).toEqual([0, 3, 5].map((d) => [d * 1440 + 600, d * 1440 + 1020]));
+    expect(c.deliveries).toEqual({ atMin: 660, days: [0, 3, 5] });
+    expect(() => calendarOf(DEFAULT_HOURS, "soon", 3)).toThrow(/"soon"/);
+    const i = promiseInputOf({
+      nowMin: 600,
+      calendar: calendarOf(DEFAULT_HOURS, "2026-11-30", 60),
+      hours: DEFAULT_HOURS,
+      hands: { p50: 60, p80: 60 },
+      order: null,
+      ahead: { p50: 0, p80: 0 },
+      glass: true,
+    });
+    // An hour, and a day of dwell.
+    expect(promiseDate(i).p80Min).toBe(1440 + 660);
+    expect(ShopHours.safeParse({ ...DEFAULT_HOURS, bench: [] }).success).toBe(false);
+    expect(ShopHours.safeParse({ ...DEFAULT_HOURS, handover: [1020, 600] }).success).toBe(false);
   });
 });

@@ -5,6 +5,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { read } from "@/client/device";
+import type { ShopHours } from "@/core/promise";
 import type { JobCard } from "@/wire/jobCard";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { Brand, STATION_NAMES, STATION_PATHS } from "../shell/JobStrip";
@@ -16,6 +17,7 @@ import { trayOf } from "./benchTray";
 import { type FirstFacts, FirstHour } from "./FirstHour";
 import { Shelf } from "./Shelf";
 import { edgeNote, SHELVES } from "./shelf";
+import { usePromises } from "./usePromises";
 
 // What finds comes a moment after the shelves.
 const FindBox = dynamic(() => import("../find/FindBox").then((m) => m.FindBox), { ssr: false });
@@ -33,6 +35,7 @@ export function Bench({
   nowMs,
   clockFixed,
   shopName = "",
+  hours,
   first: firstHour = null,
 }: {
   cards: JobCard[];
@@ -45,6 +48,7 @@ export function Bench({
   nowMs: number;
   clockFixed: boolean;
   shopName?: string;
+  hours: ShopHours;
   /** What a new shop is asked before its first job; null once it was. */
   first?: FirstFacts | null;
 }) {
@@ -98,7 +102,12 @@ export function Bench({
     onEnter: () => first && router.push(`/jobs/${first.id}/${first.station}`),
     keys: { "/": toFind, a: () => router.push("/new"), d: () => nextTheme() },
   });
-  const calls = cards.map((c) => ({ c, note: edgeNote(c, nowMs) })).filter((x) => x.note.bad);
+  const told = usePromises(cards, hours, nowMs);
+  // Until a date is told the plain sum of minutes stands in.
+  const calls = cards.filter((c) => {
+    const late = told.get(c.id)?.late;
+    return late === undefined || late === null ? edgeNote(c, nowMs).bad : late > 0.5;
+  });
   return (
     <div className="frame">
       <header className="strip">
@@ -199,7 +208,7 @@ export function Bench({
             />
           ))}
         </div>
-        <BenchSide cards={cards} closed={closed} making={making} caution={caution} machines={machines} nowMs={nowMs}>
+        <BenchSide cards={cards} told={told} closed={closed} making={making} caution={caution} machines={machines} nowMs={nowMs}>
           {cards.length > FEW && (
             <BenchOnly only={only} onOnly={setOnly} people={people} shown={shown.length} all={cards.length} />
           )}

@@ -1,15 +1,17 @@
 import { format } from "date-fns";
 import Link from "next/link";
 import type { ReactNode } from "react";
+import type { Promised } from "@/client/promises";
 import { durationWords } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
 import { Term } from "../controls/Term";
 import { Mark } from "../draw/Mark";
-import { dueWords, edgeNote } from "./shelf";
+import { Promises } from "./Promises";
 
 /** Beside the racks: whom to call, what can be worked at, what is on order, and the desk. */
 export function BenchSide({
   cards,
+  told,
   closed,
   making,
   caution,
@@ -18,6 +20,7 @@ export function BenchSide({
   children,
 }: {
   cards: readonly JobCard[];
+  told: ReadonlyMap<string, Promised>;
   closed: number;
   making: number;
   caution: { words: string; stop: boolean } | null;
@@ -25,7 +28,6 @@ export function BenchSide({
   nowMs: number;
   children?: ReactNode;
 }) {
-  const calls = cards.map((c) => ({ c, note: edgeNote(c, nowMs) })).filter((x) => x.note.bad);
   const minutes = cards
     .filter((c) => c.shelf === "ready" || c.shelf === "handOver")
     .reduce((n, c) => n + (c.minutesLeft?.p50 ?? 0), 0);
@@ -46,29 +48,7 @@ export function BenchSide({
           <p className="q">{making} jobs are still to come. Nothing is missing from the jobs themselves.</p>
         </section>
       )}
-      <section>
-        <h2>Call today</h2>
-        {calls.length === 0 ? (
-          <p className="q">Nobody: every promise holds.</p>
-        ) : (
-          <ul>
-            {calls.map(({ c, note }) => (
-              <li key={c.id}>
-                <Mark kind="stop" size={20} />
-                <div>
-                  <Link className="link font-bold" href={`/jobs/${c.id}/${c.station}`} prefetch={false}>
-                    {c.customer}, {c.number}
-                  </Link>
-                  {c.contact && <span className="mono">{c.contact}</span>}
-                  <span>
-                    Promised {dueWords(c.promiseAt, nowMs)}; {note.words}.
-                  </span>
-                </div>
-              </li>
-            ))}
-          </ul>
-        )}
-      </section>
+      <Promises cards={cards} told={told} nowMs={nowMs} />
       <section>
         <h2>Bench time ready</h2>
         {minutes > 0 ? (

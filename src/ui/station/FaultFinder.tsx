@@ -45,7 +45,16 @@ function useCauses(check: Check) {
 export function FaultFinder({ check, pass }: { check: Check; pass: Pass }) {
   const { log } = useBench();
   const c = useCauses(check);
-  if (!c) return null;
+  if (!c)
+    return (
+      <div className="refusal" role="alert">
+        <Mark kind="stop" size={28} />
+        <div>
+          <b>{check.name} failed</b>
+          {check.because ? `Likeliest: ${check.because}. Look there first.` : "Find the cause before going on."}
+        </div>
+      </div>
+    );
   const { table, ask, found, moves } = c;
   const t = table.data;
   const cause = (id: string) => t.causes.find((x) => x.id === id);
