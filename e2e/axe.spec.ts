@@ -19,6 +19,7 @@ const PAGES = [
   "/sellers",
   "/machines/KS14-0B85-S21",
   "/pattern",
+  "/pattern/touch",
   "/nowhere",
 ];
 

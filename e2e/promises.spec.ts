@@ -27,3 +27,22 @@ test("dates are told on the bench from orders, hours and work; other hours move 
   await expect.poll(said).toMatch(/Could keep Thu /);
   expect(await said()).not.toBe(before);
 });
+
+test("the date that can be kept is promised with one tap", async ({ bench, page }) => {
+  const id = await bench.job("H-2421", "match");
+  await bench.letGo();
+  await bench.key("j");
+  const hint = page.getByText(/four times in five by/);
+  await expect(hint).toBeVisible();
+  await page.getByRole("button", { name: "Promise that" }).click();
+  await page.getByRole("button", { name: "Keep these words" }).click();
+  await bench.settled();
+  const last = (await bench.events(id)).at(-1)!;
+  expect(last.type).toBe("job.promised");
+  expect(Date.parse(String(last.payload.promiseAt))).toBeGreaterThan(Date.now() - 86_400_000);
+  // It is kept four times in five now: no more than watched.
+  await page.goto(bench.url);
+  const box = page.getByRole("region", { name: "Promises" });
+  await expect(box.getByText(/From orders/)).toBeVisible();
+  await expect(box.getByRole("listitem").filter({ hasText: "H-2421" }).filter({ hasText: "Act today" })).toHaveCount(0);
+});

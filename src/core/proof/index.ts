@@ -5,6 +5,7 @@ export * from "./evenness";
 export { PATTERNS, type PatternId, paintPattern } from "./patterns";
 export { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, type PolicyRow } from "./policy";
 export { Policy } from "./policySchema";
+export { type ReadCode, readTouchCode, type TouchResult, touchCode } from "./resultCode";
 export {
   type GhostWatch,
   ghostWatch,

@@ -1,9 +1,9 @@
 import { format } from "date-fns";
 import Link from "next/link";
 import type { ReactNode } from "react";
-import type { Promised } from "@/client/promises";
 import { durationWords } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
+import type { Promised } from "@/wire/promise";
 import { Term } from "../controls/Term";
 import { Mark } from "../draw/Mark";
 import { Promises } from "./Promises";

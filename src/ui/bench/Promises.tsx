@@ -1,8 +1,8 @@
 "use client";
 import { format, isSameDay } from "date-fns";
 import Link from "next/link";
-import type { Promised } from "@/client/promises";
 import type { JobCard } from "@/wire/jobCard";
+import type { Promised } from "@/wire/promise";
 import { Mark } from "../draw/Mark";
 import { dueWords } from "./shelf";
 

@@ -1,8 +1,9 @@
 "use client";
 import { useEffect, useState } from "react";
-import { type Promised, tellPromises } from "@/client/promises";
+import { tellPromises } from "@/client/promises";
 import type { ShopHours } from "@/core/promise";
 import type { JobCard } from "@/wire/jobCard";
+import type { Promised } from "@/wire/promise";
 
 /** Dates of the jobs on the bench, as they are told; told anew when a card, the hours or the hour changes. */
 export function usePromises(cards: readonly JobCard[], hours: ShopHours, nowMs: number): ReadonlyMap<string, Promised> {

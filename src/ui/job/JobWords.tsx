@@ -7,6 +7,7 @@ import type { Act } from "@/core/job";
 import { readWhen, writeWhen } from "@/core/quantity";
 import { Mark } from "../draw/Mark";
 import { useBench } from "./context";
+import { PromiseHint } from "./PromiseHint";
 
 const WORDS = ["customer", "contact", "machineModel", "serial", "happened", "words"] as const;
 const LABEL: Readonly<Record<(typeof WORDS)[number], readonly [string, number]>> = {
@@ -21,13 +22,13 @@ type Fields = Record<(typeof WORDS)[number] | "promise", string>;
 
 /** What was written when the job came in, put right; its promise; put off, closed without repair, opened again. Each is an act of its own. */
 export function JobWords({ onDone }: { onDone: () => void }) {
-  const { log, nowMs, reference } = useBench();
+  const { log, nowMs, reference, jobId } = useBench();
   const { job, putOff, closed } = log.state;
   const order = readHabit("dateOrder");
   const [why, setWhy] = useState("");
   const [until, setUntil] = useState("");
   const promise = job?.promiseAt ? writeWhen(Date.parse(job.promiseAt), order) : "";
-  const { register, handleSubmit, setError, watch, formState } = useForm<Fields>({
+  const { register, handleSubmit, setError, setValue, watch, formState } = useForm<Fields>({
     defaultValues: {
       customer: job?.customer ?? "",
       contact: job?.contact ?? "",
@@ -96,6 +97,7 @@ export function JobWords({ onDone }: { onDone: () => void }) {
             <span className="hint">{readAs === null ? "no date" : format(readAs, "EEE d MMM yyyy, HH:mm")}</span>
             {formState.errors.promise && <span className="wrong">{formState.errors.promise.message}</span>}
           </label>
+          {!closed && <PromiseHint jobId={jobId} onTake={(ms) => setValue("promise", writeWhen(ms, order))} />}
         </div>
         {!closed && (
           <button type="submit" className="btn self-start">

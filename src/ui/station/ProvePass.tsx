@@ -15,6 +15,7 @@ import { Hinges } from "./Hinges";
 import { LaterNote } from "./LaterNote";
 import { Procedures } from "./Procedures";
 import { RefusalBox } from "./RefusalBox";
+import { TouchCode } from "./TouchCode";
 
 /** One pass of Prove: its checks, what was disturbed first; faults tapped and held against the policy. */
 export function ProvePass({ pass }: { pass: Pass }) {
@@ -32,6 +33,8 @@ export function ProvePass({ pass }: { pass: Pass }) {
   const next = st.failed.length ? undefined : open[0];
   const done = (check: string, result: "pass" | "fail" | "unclear" | "deferred", note = "") =>
     log.record({ type: "prove.checkDone", payload: { pass, check, result, note } });
+  // What an instrument could tell and an eye has: kept as what it was.
+  const holds = () => next && done(next.id, "pass", next.answer === "instrument" ? "by eye, not measured" : "");
   // What is done by a maker's procedure has its plate there.
   const own = next?.answer === "procedure" && reference.procedures.length > 0;
   const policy = reference.policy;
@@ -45,8 +48,8 @@ export function ProvePass({ pass }: { pass: Pass }) {
   setKeys(
     next
       ? {
-          space: () => done(next.id, "pass"),
-          enter: () => done(next.id, "pass"),
+          space: holds,
+          enter: holds,
           keys: { f: () => done(next.id, "fail"), n: () => done(next.id, "unclear") },
         }
       : {},
@@ -63,7 +66,11 @@ export function ProvePass({ pass }: { pass: Pass }) {
       {next && own ? (
         <h2 className="sec">{next.name}</h2>
       ) : next ? (
-        <Plate line1={next.name} line2={next.how} onAct={() => done(next.id, "pass")} />
+        <Plate
+          line1={next.name}
+          line2={next.answer === "instrument" ? `${next.how} Press for by eye only: it is kept so.` : next.how}
+          onAct={holds}
+        />
       ) : st.tooManyFaults ? (
         <div className="refusal">
           <Mark kind="stop" size={28} />
@@ -75,6 +82,7 @@ export function ProvePass({ pass }: { pass: Pass }) {
       <RefusalBox />
       {next?.id === "hinge" && next.answer === "instrument" && <Hinges when="after" />}
       {next?.id === "evennessPhoto" && <EvennessPhoto onDone={(result, note) => done(next.id, result, note)} />}
+      {next?.id === "touch" && <TouchCode onDone={(result, note) => done(next.id, result, note)} />}
       {next && <Procedures own={own} />}
       {next && (
         <div className="flex flex-wrap gap-2">

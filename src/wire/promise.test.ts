@@ -1,0 +1,64 @@
+import { describe, expect, it } from "vitest";
+import { DEFAULT_HOURS } from "@/core/promise";
+import type { JobCard } from "./jobCard";
+import { fromShop, promiseAsks } from "./promise";
+
+const card = (x: Partial<JobCard>): JobCard =>
+  ({
+    id: "a",
+    promiseAt: null,
+    closed: null,
+    putOff: null,
+    shelf: "ready",
+    minutesLeft: { p50: 60, p80: 80 },
+    order: null,
+    glass: false,
+    ...x,
+  }) as JobCard;
+const now = new Date(2026, 10, 30, 10, 0).getTime();
+const order = { placedIso: new Date(2026, 10, 28, 9, 0).toISOString(), p50Days: 4, p80Days: 6 };
+
+describe("what a date is told from", () => {
+  it("only of jobs whose panel is here or ordered, open and not put off", () => {
+    const cards = [
+      card({ id: "here" }),
+      card({ id: "ordered", shelf: "waiting", order }),
+      card({ id: "waits for nobody knows what", shelf: "waiting" }),
+      card({ id: "no panel", shelf: "decision" }),
+      card({ id: "closed", closed: "handedOver" }),
+      card({ id: "put off", putOff: { untilIso: null, why: "away" } }),
+    ];
+    expect(promiseAsks(cards, DEFAULT_HOURS, now).asks.map((a) => a.id)).toEqual(["here", "ordered"]);
+  });
+  it("on the shop's clock: now, the promise, and an order of two days ago", () => {
+    const promiseAt = new Date(2026, 11, 2, 16, 30).toISOString();
+    const { asks, zero } = promiseAsks([card({ shelf: "waiting", order, promiseAt })], DEFAULT_HOURS, now);
+    expect(asks[0]!.input.nowMin).toBe(600);
+    expect(asks[0]!.dueMin).toBe(2 * 1440 + 990);
+    expect(asks[0]!.input.order).toMatchObject({ placedMin: -2 * 1440 + 540, p50Days: 4, p80Days: 6 });
+    // Back again, on every day of a year, whatever the clocks do in spring and autumn.
+    for (let d = 0; d < 370; d++) {
+      const at = new Date(fromShop(d * 1440 + 615, zero));
+      expect([at.getHours(), at.getMinutes()]).toEqual([10, 15]);
+    }
+  });
+  it("what can be worked at and is promised before it stands ahead of it, never itself or what waits", () => {
+    const at = (h: number) => new Date(2026, 11, 1, h).toISOString();
+    const cards = [
+      card({ id: "mine", promiseAt: at(15) }),
+      card({ id: "first", promiseAt: at(12), minutesLeft: { p50: 30, p80: 40 } }),
+      card({ id: "later", promiseAt: at(17), minutesLeft: { p50: 500, p80: 700 } }),
+      card({ id: "waits", promiseAt: at(9), shelf: "waiting", order, minutesLeft: { p50: 500, p80: 700 } }),
+    ];
+    const { asks } = promiseAsks(cards, DEFAULT_HOURS, now);
+    const ahead = (id: string) => asks.find((a) => a.id === id)!.input.ahead.p50;
+    expect(ahead("first")).toBe(0);
+    expect(ahead("mine")).toBeGreaterThan(25);
+    expect(ahead("mine")).toBeLessThan(40);
+  });
+  it("the same job in the same state has the same seed; another plan another", () => {
+    const seed = (c: JobCard) => promiseAsks([c], DEFAULT_HOURS, now).asks[0]!.seed;
+    expect(seed(card({}))).toBe(seed(card({})));
+    expect(seed(card({ minutesLeft: { p50: 61, p80: 80 } }))).not.toBe(seed(card({})));
+  });
+});
