@@ -140,3 +140,38 @@ test("a pairing with a window missed is repeated from where it must be, over a r
   await did(/^Bind the panel/);
   await expect(box).toContainText("Every step done");
 });
+
+test("a machine that comes back: the earlier job's proof, its guarantee, and causes from both logs", async ({ bench, page }) => {
+  test.setTimeout(180_000);
+  const old = await bench.job("H-2411", "prove");
+  await bench.ahead(old, /^Hand over/);
+  await bench.letGo();
+  await bench.key("Space");
+  await expect(bench.step).toHaveText("Job closed");
+  await bench.settled();
+  await page.goto(`${bench.url}/new`);
+  await page.getByLabel("Customer").fill("Home Loans desk");
+  await page.getByLabel("Machine").fill("Tollund Cairn 11 CB");
+  await page.getByLabel("Serial").fill("TC11CB-2E40");
+  await page.getByRole("button", { name: "Came back after this" }).click();
+  await expect(page.getByRole("button", { name: "Came back after this" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: /^Open job|^Open it/ }).click();
+  await page.waitForURL("**/triage");
+  await bench.ready("triage");
+  await expect(bench.step).toHaveText("Came back after H-2411");
+  await expect(page.getByRole("list", { name: "Proved then" })).toContainText("Evenness by photo");
+  await expect(page.getByText(/guarantee/).first()).toBeVisible();
+  const may = page.getByRole("region", { name: "What it may be" });
+  const first = may.getByRole("list", { name: "Causes, the likeliest first" }).getByRole("listitem").first();
+  await expect(first).toContainText("%");
+  const seen = may.getByRole("group", { name: "Flicker as the lid moves" });
+  if (!(await seen.isVisible())) await may.getByText("What is seen", { exact: true }).click();
+  await seen.getByRole("button", { name: "Yes" }).click();
+  // The display lead was off, and hinge screws moved: one of the two.
+  await expect(first).toContainText(/Display lead/);
+  await bench.settled();
+  const id = new URL(page.url()).pathname.split("/")[2]!;
+  const log = await bench.events(id);
+  expect(log[0]!.payload.cameBack).toEqual({ job: old, number: "H-2411" });
+  expect(log.at(-1)).toMatchObject({ type: "after.seen", payload: { finding: "flicker", answer: "yes" } });
+});

@@ -15,7 +15,18 @@ export interface Earlier {
   when: string;
 }
 /** What the shop knows of the machine with this serial, and a way to take its customer over. */
-export function EarlierJobs({ serial, onTake }: { serial: string; onTake: (e: Earlier) => void }) {
+export function EarlierJobs({
+  serial,
+  onTake,
+  back,
+  onBack,
+}: {
+  serial: string;
+  onTake: (e: Earlier) => void;
+  /** The earlier job it came back after; null = another matter. */
+  back: Earlier | null;
+  onBack: (e: Earlier | null) => void;
+}) {
   const earlier = useEarlier(serial);
   if (earlier.length === 0) return null;
   return (
@@ -28,7 +39,15 @@ export function EarlierJobs({ serial, onTake }: { serial: string; onTake: (e: Ea
             <Link className="link mono" href={`/jobs/${e.id}/${e.station}`} target="_blank">
               {e.number}
             </Link>{" "}
-            {e.when}
+            {e.when}{" "}
+            <button
+              type="button"
+              className="btn quiet"
+              aria-pressed={back?.id === e.id}
+              onClick={() => onBack(back?.id === e.id ? null : e)}
+            >
+              Came back after this
+            </button>
           </span>
         ))}
         <button type="button" className="btn quiet mt-2" onClick={() => onTake(earlier[0]!)}>

@@ -16,7 +16,7 @@ import { Plate } from "../controls/Plate";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { Mark } from "../draw/Mark";
 import { Brand } from "../shell/JobStrip";
-import { EarlierJobs } from "./EarlierJobs";
+import { type Earlier, EarlierJobs } from "./EarlierJobs";
 
 export interface KnownMachine {
   model: string;
@@ -47,6 +47,7 @@ export function NewJob({ number, machines, nowMs }: { number: string; machines: 
   const { errors } = formState;
   const [jobId] = useState(() => ({ current: "" }));
   const [wrong, setWrong] = useState<string | null>(null);
+  const [back, setBack] = useState<Earlier | null>(null);
   const [busy, setBusy] = useState(false);
   const f = watch();
   // What is printed or scanned under the machine is its model, a variant of it, or its serial.
@@ -103,6 +104,7 @@ export function NewJob({ number, machines, nowMs }: { number: string; machines: 
         happened: v.happened,
         promiseAt: at === null ? null : new Date(at).toISOString(),
         ...(v.contact ? { contact: v.contact } : {}),
+        ...(back ? { cameBack: { job: back.id, number: back.number } } : {}),
       },
     };
     const res = await fetch(`/api/jobs/${jobId.current}/events`, {
@@ -162,6 +164,8 @@ export function NewJob({ number, machines, nowMs }: { number: string; machines: 
             </label>
             <EarlierJobs
               serial={f.serial}
+              back={back}
+              onBack={setBack}
               onTake={(e) => {
                 if (!f.customer) setValue("customer", e.customer);
                 if (!f.contact) setValue("contact", e.contact);

@@ -1,6 +1,6 @@
 "use client";
 import { useMemo } from "react";
-import { type CauseTable, lookMoves, rankCauses, type Seen, seenBy } from "@/core/causes";
+import { type CauseTable, rankCauses, type Seen, seenBy } from "@/core/causes";
 import { buildOf, feedsOf, looseSeenGood } from "@/core/job";
 import type { Check, Pass } from "@/core/proof";
 import { durationWords } from "@/core/quantity";
@@ -8,8 +8,7 @@ import { reachLead } from "@/core/teardown";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-
-const percent = (p: number) => `${Math.round(p * 100)} %`;
+import { Answers, Causes } from "./Causes";
 
 /** What is known of a failed check: the causes ranked from this job's own log, and the act that takes least from here. */
 function useCauses(check: Check) {
@@ -37,13 +36,13 @@ function useCauses(check: Check) {
       opened: !covered,
       ...(farthest ? { openMinutes: farthest } : {}),
     };
-    return { table, ask, found: rankCauses(table.data, ask), moves: lookMoves(table.data, ask) };
+    return { table, ask, found: rankCauses(table.data, ask) };
   }, [table, check.id, view, s]);
 }
 
 /** After a failed check: what is seen, the causes, and the next act, opening counted. */
 export function FaultFinder({ check, pass }: { check: Check; pass: Pass }) {
-  const { log } = useBench();
+  const { log, setKeys } = useBench();
   const c = useCauses(check);
   if (!c)
     return (
@@ -55,7 +54,7 @@ export function FaultFinder({ check, pass }: { check: Check; pass: Pass }) {
         </div>
       </div>
     );
-  const { table, ask, found, moves } = c;
+  const { table, ask, found } = c;
   const t = table.data;
   const cause = (id: string) => t.causes.find((x) => x.id === id);
   const finding = (id: string) => t.findings.find((x) => x.id === id);
@@ -66,7 +65,7 @@ export function FaultFinder({ check, pass }: { check: Check; pass: Pass }) {
   const next = found.next;
   const look = next.kind === "look" ? finding(next.act) : undefined;
   const mend = next.kind === "mend" ? cause(next.act) : undefined;
-  const shown = found.ranking.filter((r, i) => i < 5 || r.p > 0.1);
+  setKeys(mend ? { space: () => goAfter(mend.id), enter: () => goAfter(mend.id) } : {});
   return (
     <section aria-label="Why it failed" className="flex flex-col gap-3">
       <div className="refusal" role="alert">
@@ -102,87 +101,11 @@ export function FaultFinder({ check, pass }: { check: Check; pass: Pass }) {
           <p>{found.contradiction} The chances are those of before; look again.</p>
         </div>
       )}
-      <ol className="rows dist" aria-label="Causes, the likeliest first">
-        {shown.map((r) => {
-          const x = cause(r.cause);
-          return (
-            <li key={r.cause} style={{ alignItems: "center" }}>
-              <b className="mono w-[58px] shrink-0">{percent(r.p)}</b>
-              <span aria-hidden className="h-3 w-[90px] shrink-0 border border-ink">
-                <span className="block h-full bg-ink" style={{ width: `${Math.max(1, r.p * 100)}%` }} />
-              </span>
-              <span className="grow">{x?.name ?? "None of these"}</span>
-              {x && (
-                <button type="button" className="btn quiet" aria-label={`Go after: ${x.name}`} onClick={() => goAfter(x.id)}>
-                  {x.access === "opened" ? "Open" : "Do"}
-                </button>
-              )}
-            </li>
-          );
-        })}
-      </ol>
-      <details open={Object.keys(ask.seen).length === 0}>
-        <summary className="btn quiet">What is seen</summary>
-        <ul className="rows tight" aria-label="What is seen">
-          {t.findings.map((f) => (
-            <li key={f.id} style={{ alignItems: "center" }}>
-              <span className="grow">
-                {f.name}
-                {f.minutes > 0 && <em className="block text-[14px]">a look of {durationWords(f.minutes)}</em>}
-              </span>
-              <Answers small now={ask.seen[f.id]} onAnswer={(a) => see(f.id, a)} name={f.name} />
-            </li>
-          ))}
-        </ul>
-      </details>
-      {moves.length > 0 && found.ranking[0] && (
-        <p className="q">
-          {cause(found.ranking[0].cause)?.name ?? "None of these"}:{" "}
-          {moves
-            .map((m) => `${finding(m.finding)?.name.toLowerCase()} ${m.answer}: ${percent(m.before)} → ${percent(m.after)}`)
-            .join("; ")}
-          .
-        </p>
-      )}
+      <Causes table={t} ask={ask} onSee={see} onGoAfter={goAfter} />
       <p className="q">
         Chances from what this repair touched (judgement, adjustable). Board work, and anything under power: trained hands, the
         maker's information first.
       </p>
     </section>
-  );
-}
-
-function Answers({
-  now,
-  onAnswer,
-  name,
-  small = false,
-}: {
-  now: Seen | undefined;
-  onAnswer: (a: Seen) => void;
-  name: string;
-  small?: boolean;
-}) {
-  const all = [
-    ["yes", "Yes"],
-    ["no", "No"],
-    ["unclear", small ? "?" : "Unclear"],
-  ] as const;
-  return (
-    <fieldset className="flex gap-1">
-      <legend className="vh">{name}</legend>
-      {all.map(([a, w]) => (
-        <button
-          key={a}
-          type="button"
-          className={`btn${small ? " quiet" : ""}`}
-          aria-pressed={now === a}
-          aria-label={w === "?" ? "Unclear" : undefined}
-          onClick={() => onAnswer(now === a ? "notDone" : a)}
-        >
-          {w}
-        </button>
-      ))}
-    </fieldset>
   );
 }

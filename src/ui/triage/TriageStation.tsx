@@ -10,10 +10,12 @@ const LOAD = {
   meter: () => import("./Meter").then((m) => m.Meter),
   condition: () => import("./Condition").then((m) => m.Condition),
   quote: () => import("./Quote").then((m) => m.Quote),
+  back: () => import("./CameBack").then((m) => m.CameBack),
 };
 const Meter = dynamic(LOAD.meter);
 const Condition = dynamic(LOAD.condition);
 const Quote = dynamic(LOAD.quote);
+const CameBack = dynamic(LOAD.back);
 /** Fetches what the station shows only at times. */
 export const loadViews = () => Promise.all(Object.values(LOAD).map((load) => load()));
 
@@ -23,12 +25,13 @@ const VIEWS = [
   ["condition", "Condition"],
   ["quote", "Price"],
 ] as const;
-type View = (typeof VIEWS)[number][0];
+type View = (typeof VIEWS)[number][0] | "back";
 
 /** Triage: the verdict with its next test, the meter, the condition it came in, and what the choices cost. */
 export function TriageStation() {
   const { reference, view, build, progress, setKeys } = useBench();
-  const [shown, setShown] = useState<View>("verdict");
+  const cameBack = view.state.job?.cameBack;
+  const [shown, setShown] = useState<View>(cameBack ? "back" : "verdict");
   const t = reference.triage?.data;
   const advice = useMemo(() => {
     if (!t) return null;
@@ -59,13 +62,15 @@ export function TriageStation() {
   return (
     <>
       <div className="tabs" role="tablist" aria-label="Triage">
-        {VIEWS.map(([id, name]) => (
+        {[...(cameBack ? [["back", `Back after ${cameBack.number}`] as const] : []), ...VIEWS].map(([id, name]) => (
           <button key={id} type="button" role="tab" aria-selected={shown === id} onClick={() => setShown(id)}>
             {name}
           </button>
         ))}
       </div>
-      {shown === "verdict" ? (
+      {shown === "back" && cameBack ? (
+        <CameBack from={cameBack} />
+      ) : shown === "verdict" ? (
         <Verdict advice={advice} table={reference.triage} />
       ) : shown === "meter" ? (
         <Meter table={reference.triage} />

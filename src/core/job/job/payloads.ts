@@ -14,6 +14,8 @@ export const jobPayloads = {
     happened: z.string().trim().max(120).default(""),
     /** How to reach them. */
     contact: z.string().trim().max(120).optional(),
+    /** It came back after this earlier job. */
+    cameBack: z.strictObject({ job: z.uuid(), number: z.string().regex(/^H-\d{1,6}$/) }).optional(),
   }),
   /** What was written when the job was opened, put right: what is left out stays as it was. */
   "job.edited": z
