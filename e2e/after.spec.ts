@@ -153,8 +153,8 @@ test("a machine that comes back: the earlier job's proof, its guarantee, and cau
   await page.getByLabel("Customer").fill("Home Loans desk");
   await page.getByLabel("Machine").fill("Tollund Cairn 11 CB");
   await page.getByLabel("Serial").fill("TC11CB-2E40");
-  await page.getByRole("button", { name: "Came back after this" }).click();
-  await expect(page.getByRole("button", { name: "Came back after this" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: "Came back after H-2411" }).click();
+  await expect(page.getByRole("button", { name: "Came back after H-2411" })).toHaveAttribute("aria-pressed", "true");
   await page.getByRole("button", { name: /^Open job|^Open it/ }).click();
   await page.waitForURL("**/triage");
   await bench.ready("triage");

@@ -43,6 +43,7 @@ export function EarlierJobs({
             <button
               type="button"
               className="btn quiet"
+              aria-label={`Came back after ${e.number}`}
               aria-pressed={back?.id === e.id}
               onClick={() => onBack(back?.id === e.id ? null : e)}
             >
