@@ -113,7 +113,8 @@ export function TouchScreen({ widthMm, heightMm }: { widthMm: number | null; hei
         <p style={{ background: "#101814", padding: "8px 16px", fontSize: 20 }}>
           {stage === "draw" ? (
             <>
-              Draw over the whole glass with one finger, slowly, edges too. <b>{Math.floor(cover.share * 100)} %</b>
+              Draw over the whole glass with one finger, slowly, edges too; begin beside these words and draw through them.{" "}
+              <b>{Math.floor(cover.share * 100)} %</b>
               {cover.missed.length > 0 && cover.share > 0.9 && `, ${cover.missed.length} cells missing`}
             </>
           ) : stage === "watch" ? (

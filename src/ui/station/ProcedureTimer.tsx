@@ -25,7 +25,16 @@ const eventsOf = (kept: readonly { at: number; mono: number; session: string; se
   );
 
 /** A maker's procedure: the step to do, its window running, what must be repeated and why. Drawn from the log: a reload changes nothing. */
-export function ProcedureTimer({ hash, procedure }: { hash: string; procedure: Procedure }) {
+export function ProcedureTimer({
+  hash,
+  procedure,
+  due,
+}: {
+  hash: string;
+  procedure: Procedure;
+  /** It is what is to be done now: the plate and its keys are its own. */
+  due: boolean;
+}) {
   const { log, view, jobId, setKeys } = useBench();
   const [busy, setBusy] = useState(false);
   const kept = view.state.after.procedures[hash] ?? [];
@@ -43,13 +52,17 @@ export function ProcedureTimer({ hash, procedure }: { hash: string; procedure: P
     log.record({ type: "after.procedureDid", payload: { procedureHash: hash, ...at, did: did as never } });
   };
   const act = step ? () => void record({ kind: "done", step: step.id }) : undefined;
-  setKeys(act ? { space: act, enter: act } : {});
+  if (due) setKeys(act ? { space: act, enter: act } : {});
   const breach = now.breaches.at(-1);
   const name = (id: string) => procedure.steps.find((s) => s.id === id)?.act ?? id;
   const missing = Object.entries(step?.needs ?? {}).filter(([k, v]) => now.state[k] !== v);
   return (
     <section aria-label={`Procedure of ${procedure.maker}`} className="flex flex-col gap-3">
-      {step ? (
+      {step && !due ? (
+        <button type="button" className="btn self-start" onClick={act}>
+          {step.act}
+        </button>
+      ) : step ? (
         <Plate
           line1={step.act}
           line2={

@@ -27,7 +27,7 @@ export function Procedures({ own }: { own: boolean }) {
           ))}
         </div>
       )}
-      {chosen && <ProcedureTimer hash={chosen.hash} procedure={chosen.data} />}
+      {chosen && <ProcedureTimer hash={chosen.hash} procedure={chosen.data} due={own} />}
     </>
   );
 }
