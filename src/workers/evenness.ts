@@ -14,7 +14,7 @@ async function decoded(file: Blob): Promise<Photo> {
   return { width, height, rgba: data };
 }
 
-// Photos are read one after the other, so that only their maps lie in memory together.
+// Photos are decoded one after the other: never two files and two pictures at once beside what is measured.
 self.onmessage = async (e: MessageEvent<EvennessAsk>) => {
   const { files, panel } = e.data;
   try {

@@ -1,4 +1,4 @@
-import { type CauseAsk, rankCauses } from "./rank";
+import { type CauseAsk, causeChances } from "./rank";
 import type { CauseTable } from "./schema";
 
 /** What a check that failed is an answer to, where it is one plainly: the finding of the shipped table. */
@@ -50,11 +50,11 @@ export interface LookMove {
  * @example lookMoves(causeTable, { feeds: { camera: 1 }, seen: { noCamera: "yes" } })[0].after > 0.5 // true
  */
 export function lookMoves(t: CauseTable, o: CauseAsk): LookMove[] {
-  const lead = rankCauses(t, o).ranking[0]!;
+  const lead = causeChances(t, o)[0]!;
   return Object.entries(o.seen).flatMap(([finding, answer]) => {
     if (answer !== "yes" && answer !== "no") return [];
     const { [finding]: _, ...seen } = o.seen;
-    const before = rankCauses(t, { ...o, seen }).ranking.find((r) => r.cause === lead.cause)!.p;
+    const before = causeChances(t, { ...o, seen }).find((r) => r.cause === lead.cause)!.p;
     return [{ finding, answer, before, after: lead.p }];
   });
 }

@@ -35,6 +35,20 @@ const LOOK_SAVES = 1;
  * @example rankCauses(causeTable, { feeds: { camera: 1 }, seen: { noCamera: "yes" } }).ranking[0].cause // "cameraLead"
  */
 export function rankCauses(t: CauseTable, o: CauseAsk): RankedCauses {
+  const { now, ranking, contradiction } = weighed(t, o);
+  return { ranking, ...nextAct(t, now, o), contradiction };
+}
+
+/**
+ * The chances alone, without the next act: what that takes is nearly all of `rankCauses`.
+ * @param t the table @param o what was touched how often, what was seen
+ * @throws RangeError for a finding the table has not
+ * @example causeChances(causeTable, { feeds: { camera: 1 }, seen: { noCamera: "yes" } })[0].cause // "cameraLead"
+ */
+export const causeChances = (t: CauseTable, o: CauseAsk): RankedCauses["ranking"] => weighed(t, o).ranking;
+
+/** Hypotheses weighed by what was touched and seen. */
+function weighed(t: CauseTable, o: CauseAsk): { now: Cause[] } & Pick<RankedCauses, "ranking" | "contradiction"> {
   const at = new Map(t.findings.map((f, i) => [f.id, i]));
   for (const f of Object.keys(o.seen)) if (!at.has(f)) throw new RangeError(`no finding "${f}" in this table`);
   const prior = normal(hypothesesOf(t, causeWeights(t, o.feeds, o.looseGood ?? false)));
@@ -54,8 +68,8 @@ export function rankCauses(t: CauseTable, o: CauseAsk): RankedCauses {
     ...t.causes.map((c, i) => ({ cause: c.id, p: now.reduce((s, h) => s + (h.set.includes(i) ? h.p : 0), 0) })),
   ].sort((a, b) => b.p - a.p);
   return {
+    now,
     ranking,
-    ...nextAct(t, now, o),
     contradiction: possible
       ? null
       : `These cannot be true together: ${told.map(([f, a]) => `${t.findings[at.get(f)!]!.name.toLowerCase()} ${a}`).join(", ")}.`,

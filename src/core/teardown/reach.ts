@@ -64,7 +64,7 @@ function stepsFor(v: JobView, b: BuildIndex, g: StepGraph, goals: readonly strin
   const order: string[] = [];
   const seen = new Set<string>();
   // Of several ways the plan's, so that what comes off goes back by it; else the one nearest done.
-  const todo = (ids: readonly string[]) =>
+  const stillOn = (ids: readonly string[]) =>
     (ids.every((x) => plan.has(x)) ? -1 : 0) + ids.filter((x) => actOf(v, b, g.steps.get(x)!) !== null).length;
   const lifted = seated(v.state) ? stepId("partOut", b.subject.id) : null;
   const walk = (x: string) => {
@@ -76,7 +76,7 @@ function stepsFor(v: JobView, b: BuildIndex, g: StepGraph, goals: readonly strin
     for (const n of needs) walk(n);
     if (x !== lifted)
       for (const e of g.either.get(x) ?? [])
-        for (const n of [...e.options].sort((a, c) => todo(a.needs) - todo(c.needs))[0]?.needs ?? []) walk(n);
+        for (const n of [...e.options].sort((a, c) => stillOn(a.needs) - stillOn(c.needs))[0]?.needs ?? []) walk(n);
     order.push(x);
   };
   for (const x of goals) walk(x);

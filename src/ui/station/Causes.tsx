@@ -1,5 +1,5 @@
 "use client";
-import { type CauseAsk, type CauseTable, lookMoves, rankCauses, type Seen } from "@/core/causes";
+import { type CauseAsk, type CauseTable, causeChances, lookMoves, type Seen } from "@/core/causes";
 import { durationWords } from "@/core/quantity";
 
 const percent = (p: number) => `${Math.round(p * 100)} %`;
@@ -17,11 +17,11 @@ export function Causes({
   /** Missing = nothing is gone after from here. */
   onGoAfter?: (cause: string) => void;
 }) {
-  const found = rankCauses(table, ask);
+  const ranking = causeChances(table, ask);
   const moves = lookMoves(table, ask);
   const cause = (id: string) => table.causes.find((x) => x.id === id);
   const finding = (id: string) => table.findings.find((x) => x.id === id);
-  const shown = found.ranking.filter((r, i) => i < 5 || r.p > 0.1);
+  const shown = ranking.filter((r, i) => i < 5 || r.p > 0.1);
   return (
     <>
       <ol className="rows dist" aria-label="Causes, the likeliest first">
@@ -57,9 +57,9 @@ export function Causes({
           ))}
         </ul>
       </details>
-      {moves.length > 0 && found.ranking[0] && (
+      {moves.length > 0 && ranking[0] && (
         <p className="q">
-          {cause(found.ranking[0].cause)?.name ?? "None of these"}:{" "}
+          {cause(ranking[0].cause)?.name ?? "None of these"}:{" "}
           {moves
             .map((m) => `${finding(m.finding)?.name.toLowerCase()} ${m.answer}: ${percent(m.before)} → ${percent(m.after)}`)
             .join("; ")}
