@@ -36,10 +36,10 @@ const CORE_ORDER = [
   "catalogue",
   "identify",
   "quote",
+  "stock",
   "job",
   "teardown",
   "promise",
-  "stock",
   "reorder",
   "shopReport",
 ];

@@ -124,6 +124,22 @@ const LIMITS: Record<string, Row[]> = {
     ["letters", 1, 80, "by"],
     ["letters", 1, 400, "reason"],
   ],
+  "stock.received": [
+    ["letters", 1, 80, "item lot"],
+    ["letters", null, 80, "place"],
+    ["number", 1, 10_000_000, "count"],
+    ["number", 0, 100_000_000, "priceMinor"],
+  ],
+  "stock.salvaged": [["letters", null, 80, "donor"]],
+  "stock.scrapped": [["letters", 1, 200, "why"]],
+  "stock.counted": [["number", 0, 10_000_000, "count"]],
+  "stock.moved": [["letters", null, 80, "place"]],
+  "stock.ordered": [
+    ["letters", 1, 60, "seller"],
+    ["number", 0, 365, "dueDays"],
+    ["items", 1, 60, "lines"],
+  ],
+  "stock.orderMoved": [["letters", null, 200, "note"]],
   "after.mended": [["letters", null, 200, "note"]],
   "after.left": [["letters", 1, 200, "why"]],
   "after.hingesRead": [

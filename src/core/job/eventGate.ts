@@ -1,4 +1,5 @@
 import type { BuildIndex } from "../build";
+import { STOCK_LOG } from "../stock/log";
 import { type Answer, no } from "./answer";
 import { buildOf, type JobView } from "./derived";
 import type { JobEvent } from "./event";
@@ -33,6 +34,16 @@ function ask(rule: EventRule<EventType>, v: JobView, e: JobEvent, b: BuildIndex 
 export function eventGate(v: JobView, e: JobEvent): Answer {
   const s = v.state;
   const rule = ruleOf(e.type) as EventRule<EventType>;
+  const stock = e.jobId === STOCK_LOG;
+  if (stock && rule.inStock) return null;
+  if (stock !== (rule.stock === true))
+    return no(
+      "log",
+      stock
+        ? `The log of the stock takes no ${rule.name}.`
+        : `${rule.name[0]!.toUpperCase()}${rule.name.slice(1)} stands in the log of the stock.`,
+    );
+  if (stock) return ask(rule, v, e, null);
   const b = buildOf(v);
   if (rule.beforeOpening) return ask(rule, v, e, b);
   if (!s.job) return no("job", "The job was never opened.");

@@ -44,10 +44,13 @@ export {
   emptyState,
   type JobState,
   type ScrewState,
+  type ShopOrder,
   type Snapshot,
   type Snapshots,
   type SubjectPlace,
 } from "./state";
+export { type StockNeed, stockFromJob, stockFromLog, stockNeeds } from "./stock/fromJob";
+export { OWN_SHELF } from "./stock/ownShelf";
 export * from "./stops";
 export { pastTest, seated } from "./subject";
 export { looseTestMissing, mayConnect, mayConnectPanel, mayDisconnect } from "./swap/connect";

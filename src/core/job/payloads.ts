@@ -10,6 +10,7 @@ import { openPayloads } from "./open/payloads";
 import { planPayloads } from "./plan/payloads";
 import { provePayloads } from "./prove/payloads";
 import { quotePayloads } from "./quote/payloads";
+import { stockPayloads } from "./stock/payloads";
 import { swapPayloads } from "./swap/payloads";
 import { triagePayloads } from "./triage/payloads";
 
@@ -31,6 +32,7 @@ export const PAYLOADS = {
   ...provePayloads,
   ...closePayloads,
   ...afterPayloads,
+  ...stockPayloads,
 } as const;
 
 export type EventType = keyof typeof PAYLOADS;

@@ -11,6 +11,7 @@ import { planRules } from "./plan/rules";
 import { proveRules } from "./prove/rules";
 import { quoteRules } from "./quote/rules";
 import type { EventRule } from "./rule";
+import { stockRules } from "./stock/rules";
 import { swapRules } from "./swap/rules";
 import { triageRules } from "./triage/rules";
 
@@ -29,6 +30,7 @@ export const RULES = {
   ...proveRules,
   ...closeRules,
   ...afterRules,
+  ...stockRules,
 } satisfies { [T in EventType]: EventRule<T> };
 
 /**

@@ -32,6 +32,10 @@ interface Traits<T extends EventType> {
   /** May be recorded before the job is opened, and after it is closed. */
   beforeOpening?: true;
   afterClosing?: true;
+  /** Stands in the stock's own log, in no job. */
+  stock?: true;
+  /** May stand in the stock's log as well as in a job. */
+  inStock?: true;
   /** Goes through an open safety stop. */
   throughStop?: true | ((p: Payload<T>, s: JobState) => boolean);
   /** Feeds the machine, wakes it, or looks at it running: refused while liquid in it is not cleared. */

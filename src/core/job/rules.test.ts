@@ -1,6 +1,7 @@
 import { hashes, plannedJob, snapshots, TestBench } from "@tests/bench";
 import { SAMPLES } from "@tests/samples";
 import { describe, expect, it } from "vitest";
+import { STOCK_LOG } from "../stock";
 import { apply } from "./apply";
 import type { JobEvent } from "./event";
 import { eventGate } from "./eventGate";
@@ -11,7 +12,9 @@ import { RULES, ruleOf } from "./registry";
 import { emptyState, type JobState } from "./state";
 import { newestVersion } from "./versions";
 
-const kinds = Object.keys(RULES) as EventType[];
+const all = Object.keys(RULES) as EventType[];
+/** Of a job; what stands in the stock's own log is asked by itself. */
+const kinds = all.filter((k) => !k.startsWith("stock."));
 const bench = new TestBench();
 const event = (type: EventType): JobEvent =>
   ({
@@ -44,13 +47,13 @@ const AFTER_CLOSING: EventType[] = ["job.reopened", "job.redacted", "job.actDisc
 
 describe("every kind of event", () => {
   it("has a payload shape, a rule and a name a person would use", () => {
-    expect(Object.keys(PAYLOADS).sort()).toEqual([...kinds].sort());
-    const names = kinds.map((k) => ruleOf(k).name);
+    expect(Object.keys(PAYLOADS).sort()).toEqual([...all].sort());
+    const names = all.map((k) => ruleOf(k).name);
     expect(new Set(names).size).toBe(names.length);
     for (const n of names) expect(n).toMatch(/^[a-z][a-z' -]+$/i);
   });
   it("is read back as it was written", () => {
-    for (const type of kinds) {
+    for (const type of all) {
       const e = event(type);
       expect(parseEvent(JSON.parse(JSON.stringify(e))), type).toEqual({ ok: true, event: e });
       expect(parseEvent({ ...e, payload: { ...e.payload, stray: 1 } }), type).toMatchObject({ ok: false });
@@ -165,7 +168,7 @@ describe("every kind of event", () => {
     for (const type of kinds.filter((k) => !relying.includes(k))) expect(ruleOf(type).relies, type).toBeUndefined();
   });
   it("orders alone spend; what corrects the record is no act; what stays says why", () => {
-    expect(kinds.filter((k) => ruleOf(k).spends)).toEqual(["match.ordered"]);
+    expect(all.filter((k) => ruleOf(k).spends)).toEqual(["match.ordered", "stock.ordered"]);
     expect(kinds.filter((k) => ruleOf(k).noAct).sort()).toEqual(["job.opened", "job.redacted", "job.takenBack"]);
     const stays = kinds.filter((k) => ruleOf(k).stays);
     expect(stays.sort()).toEqual(["job.actDiscarded", "job.opened", "job.redacted", "job.safetyRaised", "job.takenBack"]);
@@ -178,6 +181,19 @@ describe("every kind of event", () => {
     // A record that says it is taken back all the same takes nothing back.
     b.events.push(b.make({ type: "job.takenBack", payload: { eventId: raised.id } }));
     expect(fold(b.events, snapshots).hazards.hotBattery).toEqual({ note: "", madeSafe: null });
+  });
+  it("the log of the stock takes what is of the stock, notes and what was let go; a job takes none of it", () => {
+    const inStock = (type: EventType) => eventGate({ state: emptyState(), snapshots }, { ...event(type), jobId: STOCK_LOG });
+    for (const type of all) {
+      const stock = type.startsWith("stock.");
+      if (stock) expect(asked(plannedJob("C").state, type), type).toMatchObject({ gate: "log" });
+      const shut = inStock(type);
+      if (type === "job.noted" || type === "job.actDiscarded") expect(shut, type).toBeNull();
+      else if (!stock) expect(shut?.gate, type).toBe("log");
+      // Without an order nothing becomes of one; everything else of the stock goes.
+      else if (type === "stock.orderMoved") expect(shut?.reason).toBe("There is no order B-1.");
+      else expect(shut, type).toBeNull();
+    }
   });
   it("what depends on an entry is named in words, not by its type", () => {
     const b = plannedJob("C");

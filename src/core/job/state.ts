@@ -40,6 +40,20 @@ export interface CheckAnswer {
   note: string;
 }
 
+/** An order of the shop: many lines, each for a job or the shelf. */
+export interface ShopOrder {
+  seller: string;
+  clock: string;
+  dueDays: number;
+  days: { p50: number; p80: number } | null;
+  currency: string;
+  postageMinor: number;
+  is: "placed" | "confirmed" | "shipped";
+  lines: { line: string; item: string; count: number; priceMinor: number; job: string | null; came: number }[];
+  /** Lines that ended otherwise than by coming. */
+  over: Record<string, "cancelled" | "returned">;
+}
+
 /** What the log says, derived by `fold`. Plain data: equal logs give deeply equal states. */
 export interface JobState {
   job: Payload<"job.opened"> | null;
@@ -176,6 +190,8 @@ export interface JobState {
     torque: Partial<Record<"before" | "after", Payload<"after.torqueRead">>>;
     procedures: Record<string, Payload<"after.procedureDid">[]>;
   };
+  /** Of the stock's own log only: lots it took in, and orders of the shop. */
+  shop: { lots: Record<string, string>; orders: Record<string, ShopOrder> };
   /** Newest clock and event that counted. */
   last: { clock: string; id: string } | null;
   counted: number;
@@ -247,6 +263,7 @@ export function emptyState(): JobState {
     prove: { open: {}, closed: {}, faults: [], policyHash: null, accepted: null, voided: {}, late: {} },
     close: { begun: false, seams: {}, angleDeg: null, handedOver: null },
     after: { causesHash: null, seen: {}, chase: null, reached: [], tried: [], hinges: [], torque: {}, procedures: {} },
+    shop: { lots: {}, orders: {} },
     last: null,
     counted: 0,
   };

@@ -93,6 +93,7 @@ export const jobRules = {
   },
   "job.noted": {
     name: "a note",
+    inStock: true,
     on: "desk",
     always: true,
     afterClosing: true,
@@ -102,6 +103,7 @@ export const jobRules = {
   },
   "job.actDiscarded": {
     name: "an act let go",
+    inStock: true,
     on: "desk",
     always: true,
     afterClosing: true,

@@ -1,0 +1,237 @@
+import type { Build } from "../../build";
+import { itemName, type StockEvent, screwItem, tapeFor, tapeItem } from "../../stock";
+import { type CutPiece, cutList } from "../../tape";
+import { placeOf } from "../clock";
+import { panelIsHere } from "../derived";
+import type { JobEvent } from "../event";
+import { counting } from "../fold";
+import { ARRIVAL_ITEMS } from "../payloadWords";
+import type { JobState, Snapshots } from "../state";
+import { OWN_SHELF } from "./ownShelf";
+
+/** Something a job will still take. */
+export interface StockNeed {
+  item: string;
+  /** Pieces, or mm of tape. */
+  count: number;
+}
+
+type Told = StockEvent extends infer E ? (E extends unknown ? Omit<E, "id" | "clock" | "device"> : never) : never;
+const tapeOf = (c: CutPiece): string => tapeItem(c.widthMm, c.thicknessMm);
+const mmOf = (c: CutPiece): number => tapeFor([c])[c.widthMm] ?? 0;
+
+/** What one job did with panels, tape and screws: told act by act. */
+class Teller {
+  readonly out: StockEvent[] = [];
+  private build: Build | null = null;
+  private code: string | null = null;
+  private oldCode: string | null = null;
+  private cracked = false;
+  private number = "";
+  private own = false;
+  private price: number | undefined;
+  private arrived = false;
+  private good = new Set<string>();
+  /** The lot that lies ready for this job; and how many there were. */
+  private lot: string | null = null;
+  private lots = 0;
+  private seated = false;
+  private held = false;
+
+  constructor(private readonly snapshots: Snapshots) {}
+
+  private say(e: JobEvent, ...told: Told[]): void {
+    for (const [k, t] of told.entries())
+      this.out.push({ ...t, id: `${e.id}.${k}`, clock: placeOf(e), device: e.device } as StockEvent);
+  }
+  private get panel(): string {
+    return itemName("panel", this.code ?? "unknown");
+  }
+  private freshLot(): string {
+    this.lots += 1;
+    this.lot = `${this.number}-P${this.lots}`;
+    return this.lot;
+  }
+  private take(e: JobEvent): void {
+    if (!this.arrived || this.held || this.own || this.good.size < ARRIVAL_ITEMS.length) return;
+    const lot = this.freshLot();
+    this.held = true;
+    this.say(
+      e,
+      {
+        type: "stock.received",
+        item: this.panel,
+        lot,
+        count: 1,
+        place: "",
+        state: "new",
+        test: "lookedAt",
+        job: this.number,
+        ...(this.price === undefined ? {} : { priceMinor: this.price }),
+      },
+      { type: "stock.reserved", item: this.panel, count: 1, job: this.number },
+    );
+  }
+
+  act(e: JobEvent): void {
+    switch (e.type) {
+      case "job.opened":
+        this.number = e.payload.number;
+        break;
+      case "triage.concluded":
+        this.cracked = e.payload.verdict === "panel";
+        break;
+      case "identify.panelRead":
+        this.oldCode = e.payload.code;
+        break;
+      case "match.chosen":
+        this.code = e.payload.code;
+        break;
+      case "plan.made":
+      case "plan.rebuilt": {
+        const s = this.snapshots[e.payload.buildHash];
+        this.build = s?.kind === "build" ? s.data : this.build;
+        break;
+      }
+      case "match.ordered":
+        this.own = e.payload.seller === OWN_SHELF;
+        this.price = this.own ? undefined : e.payload.priceMinor;
+        this.arrived = false;
+        this.good.clear();
+        if (this.own) {
+          this.held = true;
+          this.say(e, { type: "stock.reserved", item: this.panel, count: 1, job: this.number });
+        }
+        break;
+      case "match.arrived":
+        // The label was read and is the one ordered: that is this item of the check.
+        this.arrived = true;
+        this.good.add("code");
+        this.take(e);
+        break;
+      case "match.arrivalChecked":
+        if (e.payload.result === "wrong") this.good.delete(e.payload.item);
+        else this.good.add(e.payload.item);
+        this.take(e);
+        break;
+      case "match.returned":
+        // Sent back to a seller it is gone; put back on the own shelf it is only no longer kept.
+        if (this.held && !this.seated)
+          this.say(
+            e,
+            { type: "stock.released", item: this.panel, job: this.number },
+            ...(this.own
+              ? []
+              : [{ type: "stock.scrapped", item: this.panel, count: 1, lot: this.lot ?? "", why: "returned" } as Told]),
+          );
+        this.arrived = false;
+        this.held = false;
+        this.own = false;
+        this.lot = null;
+        this.good.clear();
+        break;
+      case "bond.tapeLaid": {
+        const c = this.build && cutList(this.build).find((x) => x.id === e.payload.piece);
+        if (c) this.say(e, { type: "stock.used", item: tapeOf(c), count: mmOf(c), job: this.number });
+        break;
+      }
+      case "bond.panelSeated":
+        if (this.held && !this.seated) {
+          const lot = this.lot === null ? {} : { lot: this.lot };
+          this.say(e, { type: "stock.used", item: this.panel, count: 1, job: this.number, ...lot });
+        }
+        this.seated = true;
+        break;
+      case "swap.panelLifted":
+        if (this.held && this.seated)
+          this.say(
+            e,
+            {
+              type: "stock.salvaged",
+              item: this.panel,
+              lot: this.freshLot(),
+              count: 1,
+              place: "",
+              state: "opened",
+              donor: this.number,
+            },
+            { type: "stock.reserved", item: this.panel, count: 1, job: this.number },
+          );
+        this.seated = false;
+        break;
+      case "open.partOut":
+        if (this.build?.subject.part === e.payload.part && this.build.subject.kind === "panel")
+          this.say(e, {
+            type: "stock.salvaged",
+            item: itemName("donor", `panel ${this.oldCode ?? "unknown"}`),
+            lot: `${this.number}-old`,
+            count: 1,
+            place: "",
+            state: this.cracked ? "cracked" : "unknown",
+            donor: this.number,
+          });
+        break;
+      case "close.screwAccounted": {
+        const group = this.build?.screwGroups.find((g) => g.screws.some((x) => x.id === e.payload.screw));
+        const typeId = group?.screws.find((x) => x.id === e.payload.screw)?.type;
+        const type = this.build?.screwTypes.find((t) => t.id === typeId);
+        if (!type) break;
+        const item = screwItem(type);
+        if (e.payload.as === "replaced") this.say(e, { type: "stock.used", item, count: 1, job: this.number });
+        if (e.payload.as === "staysOut")
+          this.say(e, {
+            type: "stock.salvaged",
+            item,
+            lot: `${this.number}-${e.payload.screw}`,
+            count: 1,
+            place: "",
+            state: "used",
+            donor: this.number,
+          });
+        break;
+      }
+      case "job.closed":
+        // Nothing stays kept for a job that goes no further.
+        if (this.held && !this.seated) this.say(e, { type: "stock.released", item: this.panel, job: this.number });
+        break;
+    }
+  }
+}
+
+/**
+ * What a job took from the shop's stock and gave to it, act by act: never typed twice. The ids are made of the act's own, so that
+ * telling it again doubles nothing, and what is taken back in the job is gone here.
+ * @param events of one job, any order; tape in mm, all else in pieces
+ * @example stockFromJob([], {}).length // 0
+ */
+export function stockFromJob(events: readonly JobEvent[], snapshots: Snapshots): StockEvent[] {
+  const told = new Teller(snapshots);
+  for (const e of counting(events)) told.act(e);
+  return told.out;
+}
+
+/**
+ * The stock's own log as the fold of the stock reads it: what was taken back is left out.
+ * @example stockFromLog([]).length // 0
+ */
+export const stockFromLog = (events: readonly JobEvent[]): StockEvent[] =>
+  counting(events).flatMap((e) =>
+    e.type.startsWith("stock.") && e.type !== "stock.ordered" && e.type !== "stock.orderMoved"
+      ? [{ ...e.payload, type: e.type, id: e.id, clock: placeOf(e), device: e.device } as unknown as StockEvent]
+      : [],
+  );
+
+/**
+ * What a job will still take: the panel while none is here or on its way, and the tape of what is not laid yet, mm.
+ * @example stockNeeds(emptyState(), null).length // 0
+ */
+export function stockNeeds(s: JobState, build: Build | null): StockNeed[] {
+  if (s.closed || s.handedOn) return [];
+  const needs: StockNeed[] = [];
+  if (s.match.chosen && !s.match.order && !panelIsHere(s)) needs.push({ item: itemName("panel", s.match.chosen.code), count: 1 });
+  if (!build || build.subject.bringsTape || s.subject === "fixed" || s.bond.pressed) return needs;
+  const by = new Map<string, number>();
+  for (const c of cutList(build)) if (!s.bond.laid[c.id]) by.set(tapeOf(c), (by.get(tapeOf(c)) ?? 0) + mmOf(c));
+  for (const [item, count] of by) needs.push({ item, count });
+  return needs;
+}
