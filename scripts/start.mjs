@@ -30,7 +30,7 @@ process.env.NEXT_TELEMETRY_DISABLED = "1";
 process.env.PORT = String(port);
 process.env.HELVANE_DB ??= demo ? "data-local/helvane.sqlite" : "data-local/shop.sqlite";
 // A shop of one's own begins with the reference tables and nothing else.
-if (!demo) process.env.HELVANE_SEED ??= "shop";
+process.env.HELVANE_SEED ??= demo ? "year" : "shop";
 if (demo && process.argv.includes("--fresh")) {
   for (const tail of ["", "-wal", "-shm"]) rmSync(process.env.HELVANE_DB + tail, { force: true });
   process.env.HELVANE_NEW = "1";

@@ -8,8 +8,14 @@ export const VIA = "x-helvane-via";
 export const ADDRESS = "x-helvane-address";
 export const SCHEME = "x-helvane-scheme";
 
-/** Open on the bench network without a passcode: no job data behind them. */
-const OPEN = [/^\/pattern(\.html|\/.*)?$/, /^\/unlock$/, /^\/api\/unlock$/, /^\/_next\/static\//];
+/** Open on the bench network without a passcode: no job data behind them; the calendar has an address nobody can guess. */
+const OPEN = [
+  /^\/calendar\/[0-9a-f]{32}\.ics$/,
+  /^\/pattern(\.html|\/.*)?$/,
+  /^\/unlock$/,
+  /^\/api\/unlock$/,
+  /^\/_next\/static\//,
+];
 
 const csp = (nonce: string, dev: boolean) =>
   [

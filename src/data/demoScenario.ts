@@ -2,7 +2,7 @@ import { randomBytes } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { z } from "zod";
-import { type JobEvent, makeClock, makeEventId, parseEvent, type Snapshot, type Snapshots } from "@/core/job";
+import { type JobEvent, makeClock, makeEventId, parseEvent, type Snapshot, type Snapshots, STOCK_LOG } from "@/core/job";
 import { DEFAULT_HOURS, type ShopHours } from "@/core/promise";
 import { NOTHING_KNOWN, type Outcome, posterior, TriageTable } from "@/core/triage";
 import type { Connection } from "./connection";
@@ -24,7 +24,7 @@ const DemoJob = z.strictObject({
 });
 
 /** What the demo's jobs rely on, as its files have it, by content hash. */
-function demoSnapshots(dir: string): Snapshots {
+export function demoSnapshots(dir: string): Snapshots {
   const kept: Record<string, Snapshot> = {};
   for (const kind of Object.keys(TABLES) as ReferenceKind[]) {
     if (!TABLES[kind].snapshot) continue;
@@ -70,6 +70,19 @@ export async function loadReference(
       if (!r.ok) throw new Error(`${file}: ${r.problem}`);
       const id = (TABLES[kind].id as (row: unknown) => string)(r.row);
       await saveReference(c.db, kind, id, r.row, null, nowIso);
+      hashes.set(id === "shipped" ? kind : `${kind}:${id}`, contentHash(r.row));
+    }
+  return hashes;
+}
+
+/** Content hashes of what ships, by kind where a kind has one row, else by kind and id: as `loadReference` tells them, without a shop. */
+export function demoHashes(dir: string): Map<string, string> {
+  const hashes = new Map<string, string>();
+  for (const kind of Object.keys(TABLES) as ReferenceKind[])
+    for (const { file, raw } of shippedRows(dir, kind)) {
+      const r = readRow(kind, raw);
+      if (!r.ok) throw new Error(`${file}: ${r.problem}`);
+      const id = (TABLES[kind].id as (row: unknown) => string)(r.row);
       hashes.set(id === "shipped" ? kind : `${kind}:${id}`, contentHash(r.row));
     }
   return hashes;
@@ -124,6 +137,29 @@ export function demoEvents(dir: string, hashes: ReadonlyMap<string, string>, now
       }
       return [...log, ...(job.then ?? []).map(event)];
     });
+}
+
+const DemoStock = z.strictObject({ format: z.literal("helvane.demoStock"), version: z.literal(1), events: DemoEvents });
+
+/** The demo shop's stock, as a log of its own. */
+export function demoStock(dir: string, nowMs: number): JobEvent[] {
+  let counter = 0;
+  return DemoStock.parse(read(dir, "demo/stock.json")).events.map((e) => {
+    const at = nowMs - Math.round(e.minutesAgo * 60_000);
+    const parsed = parseEvent({
+      id: makeEventId(at, randomBytes(10)),
+      jobId: STOCK_LOG,
+      who: "Bench 2",
+      device: "demo-scenario",
+      clock: makeClock(at, counter++),
+      seen: 0,
+      type: e.type,
+      v: 1,
+      payload: e.payload,
+    });
+    if (!parsed.ok) throw new Error(`demo/stock.json: ${parsed.problem}`);
+    return parsed.event;
+  });
 }
 
 const wholeHour = (ms: number) => new Date(Math.round(ms / 3_600_000) * 3_600_000).toISOString();

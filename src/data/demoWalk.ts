@@ -7,6 +7,7 @@ function actAt(view: Parameters<typeof progressOf>[0], now: Step): Act | null {
     const supply = view.state.plan?.supply ?? buildOf(view)!.build.isolation.testSupply;
     return { type: "swap.looseTested", payload: { supply, picture: true, note: "" } };
   }
+  if (now.kind === "handOver") return { type: "close.handedOver", payload: { to: view.state.job?.customer ?? "Customer" } };
   if (now.kind === "angle") return { type: "close.angleChecked", payload: { degrees: 120 } };
   return nextAct(view, now);
 }
@@ -14,19 +15,20 @@ function actAt(view: Parameters<typeof progressOf>[0], now: Step): Act | null {
 /**
  * The acts of a job whose hands follow its plan, one after the other through the gates, up to a step.
  * @param log the events so far, to its plan
- * @param until id of the step to stop before; a step that never comes is an error, as is a gate that refuses
+ * @param until id of the step to stop before, or null to go to the end; a step that never comes is an error, as is a gate that refuses
  * @param make an event of an act, in its turn
  */
 export function walkPlan(
   log: readonly JobEvent[],
   snapshots: Snapshots,
-  until: string,
+  until: string | null,
   make: (act: Act, turn: number) => JobEvent,
 ): JobEvent[] {
   const view = { state: structuredClone(fold(log, snapshots)), snapshots };
   const made: JobEvent[] = [];
   for (let turn = 0; turn < 400; turn++) {
     const now = progressOf(view)?.now;
+    if (!now && until === null) return made;
     if (!now) throw new Error(`the plan ends before ${until}`);
     if (now.id === until) return made;
     const act = actAt(view, now);

@@ -58,6 +58,20 @@ const PAGES: readonly (FindHit & { words: string })[] = [
     href: "/closed",
     words: "closed done handed over history past",
   },
+  {
+    kind: "page",
+    title: "Stock and orders",
+    note: "What lies on the shelves, what to buy today, what is on its way",
+    href: "/stock",
+    words: "stock shelves rolls tape screws parts orders parcels buy count drawer donors salvage arrived",
+  },
+  {
+    kind: "page",
+    title: "What the figures say",
+    note: "How long, how often right, promises kept, what earns",
+    href: "/figures",
+    words: "figures reports turnaround margin promises kept sellers statistics csv calendar earnings",
+  },
   { kind: "page", title: "New job", note: "A machine comes in", href: "/new", words: "new job open intake" },
   {
     kind: "page",

@@ -16,15 +16,18 @@ import {
   powerOf,
   type Snapshots,
   screwsOpen,
+  stockFromJob,
+  stockNeeds,
 } from "@/core/job";
 import { NO_LOG, type ShopLog } from "@/core/quote";
+import { jobFacts } from "@/core/shopReport";
 import { type PlanWeights, progressOf, type Station, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import { cardsStamp, handedOverCards, keptCards, saveCard, staleCards } from "@/data/jobListStore";
 import { listReference } from "@/data/referenceStore";
 import type { Database } from "@/data/schema";
-import type { JobCard } from "@/wire/jobCard";
+import type { JobCard, KeptCard } from "@/wire/jobCard";
 import { remember } from "./remember";
 import { noteTrouble, troubleOf } from "./trouble";
 import { readWeights } from "./weights";
@@ -149,6 +152,7 @@ export function cardOf(
         ? minutes / progress.plan.minutes.p50
         : null,
     mishaps: s.mishaps.map((m) => m.kind),
+    needs: stockNeeds(s, build?.kind === "build" ? build.data : null),
   };
 }
 
@@ -161,10 +165,19 @@ export async function keepCard(
   lastSeq: number,
 ): Promise<void> {
   const weights = await readWeights(db);
-  let card: JobCard | null = null;
+  let card: KeptCard | null = null;
   try {
     const counted = counting(events);
-    card = cardOf(jobId, fold(events, snapshots), snapshots, handsOnMinutes(counted), weights, counted.at(-1)?.who ?? null);
+    const state = fold(events, snapshots);
+    const handsMin = handsOnMinutes(counted);
+    const of = cardOf(jobId, state, snapshots, handsMin, weights, counted.at(-1)?.who ?? null);
+    const { family, newCode: code, timeRatio } = of ?? { family: null, newCode: null, timeRatio: null };
+    const plannedMin = timeRatio ? handsMin / timeRatio : null;
+    card = of && {
+      ...of,
+      stock: stockFromJob(events, snapshots),
+      facts: jobFacts(jobId, counted, state, { handsMin, plannedMin, family, code }),
+    };
   } catch (e) {
     // A list that cannot be told is no reason to refuse what a hand did.
     console.error(`no card for job ${jobId}:`, e);

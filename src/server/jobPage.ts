@@ -11,6 +11,7 @@ import { planKey } from "@/wire/plan";
 import { shopLogOf } from "./jobList";
 import { readReference } from "./reference";
 import { tradeOf } from "./sellers";
+import { ownOffers } from "./stock";
 import { readWeights } from "./weights";
 
 /** Panels nearest in size that a page carries beside those of the machine and those on offer. */
@@ -44,11 +45,11 @@ export async function readJobPage(jobId: string, station = "plan") {
   const state = fold(log.events, log.snapshots);
   const machine = ref.machines.find((m) => m.model === state.job?.machineModel);
   const old = panelReading(state);
-  const panels = await panelsFor(
-    machine?.panels ?? [],
-    old?.panelHash ? (log.snapshots[old.panelHash] ?? null) : null,
-    ref.offers,
-  );
+  const own = await ownOffers(ref.quote?.data.currency ?? "EUR");
+  const panels = await panelsFor(machine?.panels ?? [], old?.panelHash ? (log.snapshots[old.panelHash] ?? null) : null, [
+    ...own,
+    ...ref.offers,
+  ]);
   const view = { state, snapshots: log.snapshots };
   const weights = await readWeights();
   const current = ref.builds.find((b) => b.id === machine?.build);
@@ -82,7 +83,7 @@ export async function readJobPage(jobId: string, station = "plan") {
         .filter((p) => state.job?.machineModel.toLowerCase().startsWith(`${p.data.maker.toLowerCase()} `))
         .map(({ hash, data }) => ({ hash, data })),
       machines: ref.machines,
-      ...(await tradeOf(ref.offers)),
+      ...(await tradeOf([...own, ...ref.offers])),
     },
   };
 }

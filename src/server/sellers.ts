@@ -9,7 +9,7 @@ import {
   type SellerTerms,
   sellerRecord,
 } from "@/core/catalogue";
-import { msOf } from "@/core/job";
+import { msOf, OWN_SHELF } from "@/core/job";
 import { codeKey, type Panel, unknownPanel } from "@/core/panel";
 import { connection } from "@/data/connection";
 import { catalogueEntries } from "@/data/panelStore";
@@ -68,7 +68,11 @@ export async function tradeOf(offers: readonly Offer[]): Promise<{
   const terms = await listReference(connection().db, "seller");
   const names = [...new Set([...offers.map((o) => o.seller), ...terms.map((t) => t.data.name)])];
   return {
-    offers: offers.map((o) => ({ ...o, lead: leadTime(o.days, o.seller, past) })),
+    offers: offers.map((o) => ({
+      ...o,
+      // What lies on the own shelf is here.
+      lead: o.seller === OWN_SHELF ? { p50Days: 0, p80Days: 0, orders: 0 } : leadTime(o.days, o.seller, past),
+    })),
     sellers: Object.fromEntries(
       names.map((n) => [n, { terms: terms.find((t) => t.data.name === n)?.data ?? null, record: sellerRecord(n, past) }]),
     ),

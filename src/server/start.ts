@@ -1,5 +1,7 @@
 import { closeConnection, connection, migrate, migrationsAhead } from "@/data/connection";
-import { DEMO_HOURS, demoEvents, loadReference } from "@/data/demoScenario";
+import { DEMO_HOURS, demoEvents, demoHashes, demoSnapshots, demoStock, loadReference } from "@/data/demoScenario";
+import { demoYear, demoYearStock } from "@/data/demoYear";
+import { insertEvent } from "@/data/eventStore";
 import { endBrokenImports } from "@/data/importStore";
 import { holderOf, takeLock } from "@/data/lock";
 import { listKinds } from "@/data/referenceStore";
@@ -78,12 +80,29 @@ async function seed(): Promise<void> {
   // The demo's bench is open whenever somebody looks at it.
   if (!shop) await saveShopHours(DEMO_HOURS);
   if (!shop)
-    for (const job of demoEvents(dataDir(), hashes, nowMs()))
+    for (const job of [...demoEvents(dataDir(), hashes, nowMs()), demoStock(dataDir(), nowMs())])
       for (const e of job) {
         const done = await appendOne(e, nowMs());
         if (!done.ok) throw new Error(`the demo scenario does not pass its own gates: ${e.type}: ${done.reason}`);
       }
+  if (process.env.HELVANE_SEED === "year") await plantYear();
   await writeSetting(c.db, "seeded", { at: nowIso() });
+}
+
+/** A year of closed jobs behind the demo's own, with the rolls they took. Each is a job of the demo, whose gates let it pass. */
+async function plantYear(): Promise<void> {
+  const c = connection();
+  const dir = dataDir();
+  const snapshots = demoSnapshots(dir);
+  const year = demoYear(demoEvents(dir, demoHashes(dir), nowMs()), snapshots, nowMs());
+  const text = new Map(Object.entries(snapshots).map(([h, s]) => [h, { kind: s.kind, json: JSON.stringify(s.data) }]));
+  await c.db.transaction().execute(async (trx) => {
+    for (const log of [...year, demoYearStock(year, snapshots, nowMs())])
+      for (const e of log) {
+        const bring = Object.values(e.payload).flatMap((v) => (typeof v === "string" && text.has(v) ? [[v, text.get(v)!]] : []));
+        await insertEvent(trx, { ...e, placed: e.clock }, nowIso(), Object.fromEntries(bring));
+      }
+  });
 }
 
 /** As above, or ends in words: a process that stays and answers every page with an error helps nobody. */

@@ -1,4 +1,6 @@
-import type { JobState, Power } from "@/core/job";
+import type { JobState, Power, StockNeed } from "@/core/job";
+import type { JobFacts } from "@/core/shopReport";
+import type { StockEvent } from "@/core/stock";
 import type { Station } from "@/core/teardown";
 
 /** What lists show of a job: a projection, kept as a cache beside the log. */
@@ -47,4 +49,12 @@ export interface JobCard {
   /** Hands-on minutes taken against planned, once handed over; null before. */
   timeRatio: number | null;
   mishaps: string[];
+  /** What it will still take from the stock. */
+  needs: StockNeed[];
+}
+
+/** A card as it is kept: with what the stock and the shop's figures are told from, which no list shows. */
+export interface KeptCard extends JobCard {
+  stock: StockEvent[];
+  facts: JobFacts | null;
 }

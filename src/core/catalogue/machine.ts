@@ -36,6 +36,9 @@ export const SellerTerms = z.strictObject({
   excludes: z.string().max(200),
   /** Days within which it can go back. */
   returnDays: z.int().min(0).max(365),
+  /** Of one parcel, and from how much goods on there is none; minor units of the shop's currency. */
+  postageMinor: z.int().min(0).max(1_000_000).optional(),
+  freeFromMinor: z.int().min(0).max(100_000_000).nullable().optional(),
   /** Protective films off ends the right to send it back. */
   filmsOffEndsReturn: z.boolean(),
 });

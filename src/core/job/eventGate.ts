@@ -1,11 +1,11 @@
 import type { BuildIndex } from "../build";
-import { STOCK_LOG } from "../stock/log";
 import { type Answer, no } from "./answer";
 import { buildOf, type JobView } from "./derived";
 import type { JobEvent } from "./event";
 import type { EventType } from "./payloads";
 import { ruleOf } from "./registry";
 import type { EventRule } from "./rule";
+import { STOCK_LOG } from "./stock/log";
 import { dryClear, moneyWords, openMoneyStops, safetyClear } from "./stops";
 
 /** Reference data an event names by hash has to be with the job, and of the kind it is taken for. */

@@ -50,6 +50,7 @@ export {
   type SubjectPlace,
 } from "./state";
 export { type StockNeed, stockFromJob, stockFromLog, stockNeeds } from "./stock/fromJob";
+export { STOCK_LOG } from "./stock/log";
 export { OWN_SHELF } from "./stock/ownShelf";
 export * from "./stops";
 export { pastTest, seated } from "./subject";

@@ -1,7 +1,6 @@
 import { hashes, plannedJob, snapshots, TestBench } from "@tests/bench";
 import { SAMPLES } from "@tests/samples";
 import { describe, expect, it } from "vitest";
-import { STOCK_LOG } from "../stock";
 import { apply } from "./apply";
 import type { JobEvent } from "./event";
 import { eventGate } from "./eventGate";
@@ -10,6 +9,7 @@ import { parseEvent } from "./parseEvent";
 import { type EventType, PAYLOADS } from "./payloads";
 import { RULES, ruleOf } from "./registry";
 import { emptyState, type JobState } from "./state";
+import { STOCK_LOG } from "./stock/log";
 import { newestVersion } from "./versions";
 
 const all = Object.keys(RULES) as EventType[];

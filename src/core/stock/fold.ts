@@ -18,6 +18,13 @@ export interface StockLot {
   place: string;
   expires: string | null;
   state: string;
+  /** How far a panel was tried; null where nobody said. */
+  test: string | null;
+  /** What one piece, or one metre of tape, cost; null where nobody said. */
+  priceMinor: number | null;
+  /** Clocks of when it came in and when it was counted last. */
+  since: string;
+  counted: string | null;
 }
 export interface StockReservation {
   job: string;
@@ -115,6 +122,10 @@ export function foldStock(events: readonly StockEvent[]): StockState {
           place: e.place ?? "",
           expires: e.expires ?? null,
           state: e.state ?? "new",
+          test: e.test ?? null,
+          priceMinor: (e.type === "stock.received" ? e.priceMinor : undefined) ?? null,
+          since: e.clock,
+          counted: null,
         };
         lots.set(e.lot, lot);
         s.lots.push(lot);
@@ -165,6 +176,7 @@ export function foldStock(events: readonly StockEvent[]): StockState {
         s.flow.corrected += e.count - lot.left;
         s.onHand += e.count - lot.left;
         lot.left = e.count;
+        lot.counted = e.clock;
         break;
       }
       case "stock.moved": {

@@ -88,6 +88,12 @@ export function BenchSide({
       </section>
       {children}
       <section className="desklinks mt-auto">
+        <Link className="link" href="/stock" prefetch={false}>
+          Stock and orders
+        </Link>
+        <Link className="link" href="/figures" prefetch={false}>
+          What the figures say
+        </Link>
         <Link className="link" href="/panels" prefetch={false}>
           Panels
         </Link>

@@ -1,5 +1,7 @@
 import type { Build } from "../../build";
-import { itemName, type StockEvent, screwItem, tapeFor, tapeItem } from "../../stock";
+import type { StockEvent } from "../../stock";
+import { itemName, screwItem, tapeItem } from "../../stock/items";
+import { tapeFor } from "../../stock/tape";
 import { type CutPiece, cutList } from "../../tape";
 import { placeOf } from "../clock";
 import { panelIsHere } from "../derived";

@@ -13,6 +13,7 @@ export const stockPayloads = {
     orderLine: name.optional(),
     /** What one piece, or one metre of tape, cost. */
     priceMinor: priceMinor.optional(),
+    seller: name.optional(),
     job: name.optional(),
   }),
   "stock.salvaged": z.strictObject({ ...lotOf, donor: z.string().trim().max(80).optional() }),

@@ -1,7 +1,7 @@
 import { builds, plannedJob, snapshots, TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { foldStock, STOCK_LOG, type StockEvent } from "../../stock";
-import { fold, OWN_SHELF, stockFromJob, stockFromLog, stockNeeds } from "..";
+import { foldStock, type StockEvent } from "../../stock";
+import { fold, OWN_SHELF, STOCK_LOG, stockFromJob, stockFromLog, stockNeeds } from "..";
 import type { JobEvent } from "../event";
 
 const kestrel = builds["ostrel-kestrel-14"]!;

@@ -1,0 +1,178 @@
+"use client";
+import { addDays, format } from "date-fns";
+import { useState } from "react";
+import { formatMoney, listed } from "@/core/quantity";
+import type { BuyToday } from "@/core/reorder";
+import type { StockPageData } from "@/wire/stock";
+import { Plate } from "../controls/Plate";
+import type { StockHandle } from "./useStock";
+import { itemWords } from "./words";
+
+/** Shares of a sum, as lengths on one ruler of money. */
+function MoneyBar({ parts }: { parts: { minor: number; words: string }[] }) {
+  const sum = parts.reduce((n, p) => n + p.minor, 0);
+  if (sum === 0) return null;
+  const fills = ["var(--ink)", "url(#kept)", "var(--rule)", "var(--sheet-2)", "var(--sheet)"];
+  let at = 0;
+  return (
+    <svg width="100%" height={22} role="img" aria-label={parts.map((p) => p.words).join("; ")} className="dw mt-2">
+      {parts.map((p, k) => {
+        const x = at;
+        at += p.minor;
+        return (
+          <rect
+            key={p.words}
+            x={`${(x / sum) * 100}%`}
+            y={1}
+            width={`${(p.minor / sum) * 100}%`}
+            height={20}
+            fill={fills[Math.min(k, fills.length - 1)]}
+            stroke="var(--ink)"
+            strokeWidth={1.4}
+          />
+        );
+      })}
+    </svg>
+  );
+}
+
+/** Why something is not bought, in money. */
+function why(a: BuyToday["advice"][number], currency: string): string {
+  const money = (m: number) => formatMoney(m, currency);
+  const asked = a.point ? `asked for ${a.point.occasions} ${a.point.occasions === 1 ? "time" : "times"}` : "";
+  if (a.is === "noSeller")
+    return a.must > 0
+      ? "needed, and nobody is on record who sells it. Write down an offer, or what it cost when it comes."
+      : `${asked}, and nobody is on record who sells it.`;
+  if (a.is === "doNotStock")
+    return `do not stock. Waiting for one when it is ${asked} costs ${money(a.noneMinor)} a year; one lying here would cost more.`;
+  if (a.is === "canWait") return "short of what is worth keeping; it waits for the next parcel, its own postage would cost more.";
+  return `${a.position} free is right, ${a.S} worth keeping. It costs ${money(a.perYearMinor)} a year; none would cost ${money(a.noneMinor)}.`;
+}
+
+/** What to buy today, from whom, and why not the rest: money decides, and is shown. */
+export function BuySide({ page, stock }: { page: StockPageData; stock: StockHandle }) {
+  const { buy, currency } = page;
+  const [said, setSaid] = useState<string | null>(null);
+  // An order placed here is not placed twice while the advice is read anew.
+  const placed = stock.log.state.shop.orders[page.nextOrder] !== undefined;
+  const latest = buy.parcels.reduce((d, p) => Math.max(d, p.lead.p50Days), 0);
+  const order = () => {
+    const first = Number(page.nextOrder.slice(2));
+    const acts = buy.parcels.map((parcel, n) => {
+      const order = `B-${first + n}`;
+      const lines = buy.lines.filter((l) => l.seller === parcel.seller);
+      return {
+        type: "stock.ordered" as const,
+        payload: {
+          order,
+          seller: parcel.seller,
+          currency,
+          postageMinor: parcel.postageMinor,
+          dueDays: Math.min(365, Math.max(1, Math.ceil(parcel.lead.p50Days))),
+          days: { p50: Math.min(400, parcel.lead.p50Days), p80: Math.min(400, parcel.lead.p80Days) },
+          lines: lines.map((l, k) => {
+            const job = page.needs.find((x) => x.item === l.item)?.job;
+            const pack = Math.max(1, Math.round((l.forJobs + l.forShelf) / l.packs));
+            return {
+              line: `${order}.${k + 1}`,
+              item: l.item,
+              count: pack * l.packs,
+              priceMinor: l.priceMinor,
+              ...(l.forJobs > 0 && job ? { job } : {}),
+            };
+          }),
+          confirmed: true as const,
+        },
+      };
+    });
+    setSaid(
+      stock.log.record(...acts)
+        ? `${acts.map((a) => a.payload.order).join(" and ")} on record: call or write it to the seller.`
+        : null,
+    );
+  };
+  const goods = [...buy.lines].sort((a, b) => b.priceMinor - a.priceMinor);
+  return (
+    <section aria-label="What to buy today">
+      <h2 className="big">Buy today, {currency}</h2>
+      {buy.lines.length === 0 ? (
+        <p className="q">Nothing. What jobs wait for is here or on its way, and no shelf is short of what is worth keeping.</p>
+      ) : (
+        <>
+          <p>
+            {buy.parcels.length === 1 ? "One parcel" : `${buy.parcels.length} parcels`},{" "}
+            {listed(buy.parcels.map((p) => p.seller))}.
+            {buy.otherwise &&
+              ` With ${buy.otherwise.parcels === 1 ? "one" : buy.otherwise.parcels} it would be ${formatMoney(buy.otherwise.totalMinor, currency)}.`}
+          </p>
+          <ul className="buylines">
+            {goods.map((l) => (
+              <li key={l.item}>
+                <div>
+                  <b>{itemWords(l.item)}</b>
+                  <span>
+                    {l.forJobs > 0 &&
+                      `${l.packs === 1 ? 1 : l.packs} for ${
+                        page.needs
+                          .filter((n) => n.item === l.item)
+                          .map((n) => n.job)
+                          .join(", ") || "jobs"
+                      }`}
+                    {l.forJobs > 0 && l.forShelf > 0 && ", the rest "}
+                    {l.forShelf > 0 && (l.forJobs > 0 ? "for the shelf" : `${l.packs} for the shelf`)}, {l.seller}
+                  </span>
+                </div>
+                <b className="mono">{(l.priceMinor / 100).toFixed(2)}</b>
+              </li>
+            ))}
+            <li>
+              <div>
+                <b>Postage</b>
+                <span>{buy.parcels.length === 1 ? "one parcel" : `${buy.parcels.length} parcels`}</span>
+              </div>
+              <b className="mono">{(buy.parcels.reduce((n, p) => n + p.postageMinor, 0) / 100).toFixed(2)}</b>
+            </li>
+          </ul>
+          <MoneyBar
+            parts={[
+              ...goods.map((l) => ({
+                minor: l.priceMinor,
+                words: `${itemWords(l.item)} ${formatMoney(l.priceMinor, currency)}`,
+              })),
+              { minor: buy.parcels.reduce((n, p) => n + p.postageMinor, 0), words: "postage" },
+            ]}
+          />
+          <div className="mt-3">
+            <Plate
+              small
+              hold
+              keyCap="Enter"
+              line1={`Order, ${(buy.totalMinor / 100).toFixed(2)}`}
+              line2={`Likely ${format(addDays(page.nowMs, Math.ceil(latest)), "EEE d MMM")}`}
+              disabledWhy={placed ? "Placed: the advice is read again" : null}
+              onAct={order}
+            />
+          </div>
+        </>
+      )}
+      {said && (
+        <p role="status" className="mt-2">
+          {said}
+        </p>
+      )}
+      {buy.advice.length > 0 && (
+        <details open={buy.lines.length === 0 || undefined} className="mt-3">
+          <summary>
+            <b>Not bought, and why</b> ({buy.advice.length})
+          </summary>
+          {buy.advice.map((a) => (
+            <p key={a.item} className="mt-1 text-[15px]">
+              <b className="mono">{itemWords(a.item)}</b>: {why(a, currency)}
+            </p>
+          ))}
+        </details>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,31 @@
+import type { JobEvent, StockNeed } from "@/core/job";
+import type { BuyToday } from "@/core/reorder";
+import type { StockEvent } from "@/core/stock";
+
+/** What a panel of the shelf looks like, where the catalogue knows it. */
+export interface PanelSize {
+  widthMm: number;
+  heightMm: number;
+}
+
+/** Everything the page of the stock starts with. */
+export interface StockPageData {
+  /** The stock's own log. */
+  events: JobEvent[];
+  cursor: number;
+  /** What lies where by now, its own log and all jobs taken together, as a log begun anew. */
+  baseline: StockEvent[];
+  /** Newest breaches, of the own log or of a job. */
+  breaches: { eventId: string; why: string }[];
+  needs: (StockNeed & { job: string; jobId: string })[];
+  /** What to count this week, greatest first. */
+  count: { lot: string; item: string; left: number; place: string; days: number; breaches: number }[];
+  /** Sizes of panels, by code. */
+  sizes: Record<string, PanelSize>;
+  buy: BuyToday;
+  currency: string;
+  sellers: string[];
+  /** Number of the next order of the shop. */
+  nextOrder: string;
+  nowMs: number;
+}
