@@ -16,6 +16,8 @@ const PAGES = [
   "/settings",
   "/likelihoods",
   "/closed",
+  "/stock",
+  "/figures",
   "/sellers",
   "/machines/KS14-0B85-S21",
   "/pattern",

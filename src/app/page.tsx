@@ -3,6 +3,7 @@ import { readHabits } from "@/server/habits";
 import { readShopHours } from "@/server/hours";
 import { benchCards } from "@/server/jobList";
 import { clockIsFixed, nowMs } from "@/server/now";
+import { otherSellers } from "@/server/promise";
 import { readReference } from "@/server/reference";
 import { Bench } from "@/ui/bench/Bench";
 
@@ -17,6 +18,7 @@ export default async function Home() {
     readHabits(),
     readShopHours(),
   ]);
+  const others = await otherSellers(cards.open);
   // A shop that has no job yet and was not asked.
   const fresh = !habits.begun && cards.open.length === 0 && cards.closed === 0 && cards.making === 0;
   return (
@@ -29,6 +31,8 @@ export default async function Home() {
       nowMs={nowMs()}
       clockFixed={clockIsFixed()}
       hours={hours}
+      others={others}
+      currency={ref.quote?.data.currency ?? "EUR"}
       shopName={habits.shopName}
       first={
         fresh && ref.quote && ref.tools

@@ -1,20 +1,30 @@
 import type { ShopHours } from "@/core/promise";
 import type { JobCard } from "@/wire/jobCard";
-import { fromShop, type Promised, type PromiseSaid, promiseAsks } from "@/wire/promise";
+import { fromShop, type OtherSeller, type Promised, type PromiseSaid, promiseAsks } from "@/wire/promise";
 
 /** Tells the dates of all jobs in a worker, one by one as they come; the answer stops it. */
 export function tellPromises(
   cards: readonly JobCard[],
   hours: ShopHours,
   nowMs: number,
+  others: Readonly<Record<string, OtherSeller>>,
   then: (id: string, p: Promised) => void,
 ): () => void {
-  const { zero, asks } = promiseAsks(cards, hours, nowMs);
+  const { zero, asks } = promiseAsks(cards, hours, nowMs, others);
   if (asks.length === 0) return () => {};
   const w = new Worker(new URL("../workers/promise.ts", import.meta.url));
   w.onmessage = (e: MessageEvent<PromiseSaid>) => {
-    const { id, p50Min, p80Min, late } = e.data;
-    if (Number.isFinite(p80Min)) then(id, { p50Ms: fromShop(p50Min, zero), p80Ms: fromShop(p80Min, zero), late });
+    const { id, p50Min, p80Min, late, rescues } = e.data;
+    if (!Number.isFinite(p80Min)) return;
+    then(id, {
+      p50Ms: fromShop(p50Min, zero),
+      p80Ms: fromShop(p80Min, zero),
+      late,
+      rescues: rescues
+        .filter((r) => Number.isFinite(r.costMinor))
+        .map(({ p80Min: min, ...r }) => ({ ...r, p80Ms: fromShop(Number.isFinite(min) ? min : p80Min, zero) })),
+      why: asks.find((a) => a.id === id)?.why ?? [],
+    });
   };
   w.onerror = (e) => {
     e.preventDefault();

@@ -74,6 +74,7 @@ function orderOf(s: JobState): JobCard["order"] {
     placedIso: new Date(msOf(o.clock)).toISOString(),
     p50Days: Math.max(0.1, o.days?.p50 ?? quoted * QUOTED_P50),
     p80Days: Math.max(0.1, o.days?.p50 ?? 0, o.days?.p80 ?? quoted * QUOTED_P80),
+    priceMinor: o.priceMinor,
   };
 }
 
@@ -118,6 +119,7 @@ export function cardOf(
     orderedDueIso: s.match.order ? new Date(msOf(s.match.order.clock) + s.match.order.dueDays * DAY_MS).toISOString() : null,
     seller: s.match.order?.seller ?? null,
     order: orderOf(s),
+    returned: s.match.returns.length,
     glass: build?.kind === "build" && build.data.subject.kind === "frontUnit" && build.data.tapes.length > 0,
     ...shelfOf(s, station),
     minutesLeft:

@@ -1,6 +1,7 @@
 import { differenceInCalendarDays, format, startOfDay } from "date-fns";
 import { sumLogNormal } from "@/core/chance";
-import { calendarOf, type PromiseInput, promiseInputOf, type ShopHours } from "@/core/promise";
+import { calendarOf, type PromiseInput, promiseInputOf, type RescueOption, type ShopHours } from "@/core/promise";
+import { durationWords } from "@/core/quantity";
 import type { JobCard } from "./jobCard";
 
 /** When a job will be done: likely, and four times in five; how likely its promise breaks, where there is one. */
@@ -8,6 +9,26 @@ export interface Promised {
   p50Ms: number;
   p80Ms: number;
   late: number | null;
+  /** What could be done where it breaks, the cheapest first; empty where it holds. */
+  rescues: Rescue[];
+  /** Why it is as late as it is. */
+  why: string[];
+}
+/** A way to keep a promise, and what it costs by the same draws: money, lateness and annoyance together, minor units. */
+export interface Rescue {
+  id: "asItIs" | "otherSeller" | "firstInLine" | "evening" | "secondBench" | "call";
+  late: number;
+  costMinor: number;
+  /** What could be promised with it, four times in five. */
+  p80Ms: number;
+}
+/** Another seller of the same panel, who may be quicker. */
+export interface OtherSeller {
+  seller: string;
+  /** More than the order that is out, postage included; minor units. */
+  extraMinor: number;
+  p50Days: number;
+  p80Days: number;
 }
 /** What the worker says of one job, on the shop's clock. */
 export interface PromiseSaid {
@@ -15,6 +36,8 @@ export interface PromiseSaid {
   p50Min: number;
   p80Min: number;
   late: number | null;
+  /** Where the promise breaks: what could be done, the cheapest first. */
+  rescues: { id: Rescue["id"]; late: number; costMinor: number; p80Min: number }[];
 }
 
 /** Days the shop's clock reaches. */
@@ -52,17 +75,83 @@ export interface PromiseAsk {
   seed: string;
   input: PromiseInput;
   dueMin: number | null;
+  options: RescueOption[];
+  why: string[];
+}
+
+/** What a rescue costs beside its money (adj): a call, a place in the queue, an evening. Minor units. */
+const HURTS = { call: 600, firstInLine: 300, evening: 1500 } as const;
+/** Open until nine for three days. */
+const EVENING = [21 * 60, 3] as const;
+
+/** What could be done about a late job: everything that changes what it waits for. */
+function optionsOf(input: PromiseInput, other: OtherSeller | undefined): RescueOption[] {
+  const today = Math.floor(input.nowMin / DAY) * DAY;
+  const [until, days] = EVENING;
+  const late = (w: readonly [number, number]): [number, number] => {
+    const day = Math.floor(w[0] / DAY) * DAY;
+    const last = !input.windows.some((x) => x[0] > w[0] && x[0] < day + DAY);
+    return day >= today && day < today + days * DAY && last ? [w[0], Math.max(w[1], day + until)] : [w[0], w[1]];
+  };
+  return [
+    ...(other && input.order
+      ? [
+          {
+            id: "otherSeller",
+            extraMinor: Math.max(0, other.extraMinor),
+            change: {
+              order: {
+                placedMin: input.nowMin,
+                p50Days: other.p50Days,
+                p80Days: other.p80Days,
+                wrongChance: input.order.wrongChance,
+              },
+            },
+          },
+        ]
+      : []),
+    ...(input.ahead.p50 > 0
+      ? [
+          {
+            id: "firstInLine",
+            extraMinor: 0,
+            hurtsMinor: HURTS.firstInLine,
+            undoable: true,
+            change: { ahead: { p50: 0, p80: 0 } },
+          },
+          { id: "secondBench", extraMinor: 0, hurtsMinor: HURTS.evening, undoable: true, change: { benches: input.benches + 1 } },
+        ]
+      : []),
+    { id: "evening", extraMinor: 0, hurtsMinor: HURTS.evening, undoable: true, change: { windows: input.windows.map(late) } },
+    { id: "call", extraMinor: 0, hurtsMinor: HURTS.call, newDue: "p80" as const, change: {} },
+  ];
+}
+
+/** What a job's date stands on, in words: what it waits for, what comes before it. */
+function whyOf(c: JobCard, input: PromiseInput): string[] {
+  const overdue = input.order && (input.nowMin - input.order.placedMin) / DAY > input.order.p50Days;
+  return [
+    ...(c.returned > 0 ? [`${c.returned === 1 ? "a panel" : `${c.returned} panels`} went back`] : []),
+    ...(input.order
+      ? [overdue ? `the panel of ${c.seller} is overdue, and the later the longer` : `the panel of ${c.seller} is on its way`]
+      : []),
+    ...(input.order ? [`${Math.round(input.order.wrongChance * 100)} in 100 come wrong and are ordered again`] : []),
+    ...(input.ahead.p50 >= 30 ? [`${durationWords(input.ahead.p50)} of other work come first`] : []),
+    ...(input.dwellMin ? [`it lies ${Math.round(input.dwellMin / 60)} h before hand-over`] : []),
+  ];
 }
 
 /** Everything the dates of these jobs are told from, and the midnight their clock begins at. */
-export function promiseAsks(cards: readonly JobCard[], hours: ShopHours, nowMs: number): { zero: Date; asks: PromiseAsk[] } {
+export function promiseAsks(
+  cards: readonly JobCard[],
+  hours: ShopHours,
+  nowMs: number,
+  others: Readonly<Record<string, OtherSeller>> = {},
+): { zero: Date; asks: PromiseAsk[] } {
   const zero = startOfDay(nowMs);
   const calendar = calendarOf(hours, format(zero, "yyyy-MM-dd"), DAYS);
-  const asks = cards.filter(tellable).map((c) => ({
-    id: c.id,
-    seed: `${c.id} ${c.minutesLeft?.p50 ?? ""} ${c.order?.placedIso ?? ""}`,
-    dueMin: c.promiseAt === null ? null : toShop(Date.parse(c.promiseAt), zero),
-    input: promiseInputOf({
+  const asks = cards.filter(tellable).map((c): PromiseAsk => {
+    const input = promiseInputOf({
       nowMin: toShop(nowMs, zero),
       calendar,
       hours,
@@ -73,7 +162,15 @@ export function promiseAsks(cards: readonly JobCard[], hours: ShopHours, nowMs: 
           : null,
       ahead: aheadOf(c, cards),
       glass: c.glass,
-    }),
-  }));
+    });
+    return {
+      id: c.id,
+      seed: `${c.id} ${c.minutesLeft?.p50 ?? ""} ${c.order?.placedIso ?? ""}`,
+      dueMin: c.promiseAt === null ? null : toShop(Date.parse(c.promiseAt), zero),
+      input,
+      options: optionsOf(input, others[c.id]),
+      why: whyOf(c, input),
+    };
+  });
   return { zero, asks };
 }

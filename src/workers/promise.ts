@@ -1,21 +1,51 @@
-import { chanceBy, type PromiseInput, promiseDate } from "@/core/promise";
+import { chanceBy, type PromiseInput, promiseDate, type RescueOption, rescue } from "@/core/promise";
 
 interface Ask {
   id: string;
   seed: string;
   input: PromiseInput;
   dueMin: number | null;
+  options: RescueOption[];
+}
+interface Said {
+  id: string;
+  p50Min: number;
+  p80Min: number;
+  late: number | null;
+  rescues: { id: string; late: number; costMinor: number; p80Min: number }[];
 }
 
-// Each is said as soon as it is known.
+/** Over this chance a promise is watched, and what could be done is worked out (adj). */
+const BREAKS_AT = 0.2;
+/** What a day late costs, minor units (adj). */
+const LATE_MINOR = 800;
+
+// Each is said as soon as it is known; what could be done about the late ones comes after all dates.
 self.onmessage = (e: MessageEvent<Ask[]>) => {
+  const late: Said[] = [];
   for (const a of e.data) {
     const p = promiseDate(a.input, { seed: a.seed });
-    self.postMessage({
+    const said: Said = {
       id: a.id,
       p50Min: p.p50Min,
       p80Min: p.p80Min,
       late: a.dueMin === null ? null : 1 - chanceBy(p.doneMin, a.dueMin),
-    });
+      rescues: [],
+    };
+    self.postMessage(said);
+    if ((said.late ?? 0) > BREAKS_AT) late.push(said);
+  }
+  for (const said of late) {
+    const a = e.data.find((x) => x.id === said.id)!;
+    const { rows } = rescue(a.input, a.dueMin!, a.options, { lateMinorPerDay: LATE_MINOR, seed: a.seed, breaksAt: BREAKS_AT });
+    const rescues = rows
+      .map((r) => ({
+        id: r.id,
+        late: r.chanceLate,
+        costMinor: r.costMinor,
+        p80Min: r.promiseMin,
+      }))
+      .sort((x, y) => x.costMinor - y.costMinor);
+    self.postMessage({ ...said, rescues } satisfies Said);
   }
 };

@@ -7,6 +7,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { read } from "@/client/device";
 import type { ShopHours } from "@/core/promise";
 import type { JobCard } from "@/wire/jobCard";
+import type { OtherSeller } from "@/wire/promise";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { Brand, STATION_NAMES, STATION_PATHS } from "../shell/JobStrip";
 import { Tray } from "../shell/Tray";
@@ -22,6 +23,8 @@ import { usePromises } from "./usePromises";
 // What finds comes a moment after the shelves.
 const FindBox = dynamic(() => import("../find/FindBox").then((m) => m.FindBox), { ssr: false });
 
+const NOBODY: Readonly<Record<string, OtherSeller>> = {};
+
 /** With so few jobs on the shelves nobody needs less. */
 const FEW = 8;
 
@@ -36,6 +39,8 @@ export function Bench({
   clockFixed,
   shopName = "",
   hours,
+  others = NOBODY,
+  currency = "EUR",
   first: firstHour = null,
 }: {
   cards: JobCard[];
@@ -49,6 +54,9 @@ export function Bench({
   clockFixed: boolean;
   shopName?: string;
   hours: ShopHours;
+  /** Quicker sellers of panels that are out, by job. */
+  others?: Readonly<Record<string, OtherSeller>>;
+  currency?: string;
   /** What a new shop is asked before its first job; null once it was. */
   first?: FirstFacts | null;
 }) {
@@ -102,7 +110,7 @@ export function Bench({
     onEnter: () => first && router.push(`/jobs/${first.id}/${first.station}`),
     keys: { "/": toFind, a: () => router.push("/new"), d: () => nextTheme() },
   });
-  const told = usePromises(cards, hours, nowMs);
+  const told = usePromises(cards, hours, nowMs, others);
   // Until a date is told the plain sum of minutes stands in.
   const calls = cards.filter((c) => {
     const late = told.get(c.id)?.late;
@@ -208,7 +216,17 @@ export function Bench({
             />
           ))}
         </div>
-        <BenchSide cards={cards} told={told} closed={closed} making={making} caution={caution} machines={machines} nowMs={nowMs}>
+        <BenchSide
+          cards={cards}
+          told={told}
+          others={others}
+          currency={currency}
+          closed={closed}
+          making={making}
+          caution={caution}
+          machines={machines}
+          nowMs={nowMs}
+        >
           {cards.length > FEW && (
             <BenchOnly only={only} onOnly={setOnly} people={people} shown={shown.length} all={cards.length} />
           )}

@@ -3,7 +3,7 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { durationWords } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
-import type { Promised } from "@/wire/promise";
+import type { OtherSeller, Promised } from "@/wire/promise";
 import { Term } from "../controls/Term";
 import { Mark } from "../draw/Mark";
 import { Promises } from "./Promises";
@@ -12,6 +12,8 @@ import { Promises } from "./Promises";
 export function BenchSide({
   cards,
   told,
+  others,
+  currency,
   closed,
   making,
   caution,
@@ -21,6 +23,8 @@ export function BenchSide({
 }: {
   cards: readonly JobCard[];
   told: ReadonlyMap<string, Promised>;
+  others: Readonly<Record<string, OtherSeller>>;
+  currency: string;
   closed: number;
   making: number;
   caution: { words: string; stop: boolean } | null;
@@ -48,7 +52,7 @@ export function BenchSide({
           <p className="q">{making} jobs are still to come. Nothing is missing from the jobs themselves.</p>
         </section>
       )}
-      <Promises cards={cards} told={told} nowMs={nowMs} />
+      <Promises cards={cards} told={told} others={others} currency={currency} nowMs={nowMs} />
       <section>
         <h2>Bench time ready</h2>
         {minutes > 0 ? (

@@ -2,8 +2,9 @@
 import { format, isSameDay } from "date-fns";
 import Link from "next/link";
 import type { JobCard } from "@/wire/jobCard";
-import type { Promised } from "@/wire/promise";
+import type { OtherSeller, Promised } from "@/wire/promise";
 import { Mark } from "../draw/Mark";
+import { Rescues } from "./Rescues";
 import { dueWords } from "./shelf";
 
 /** Over these a promise is watched, and acted on today (adj). */
@@ -11,17 +12,21 @@ const WATCH = 0.2;
 const ACT = 0.5;
 
 /** A date as it is said to a customer. */
-const dayWords = (ms: number, nowMs: number): string =>
+export const dayWords = (ms: number, nowMs: number): string =>
   isSameDay(ms, nowMs) ? `today ${format(ms, "HH:mm")}` : format(ms, "EEE d MMM");
 
 /** Which promises break and which are to be watched, by chance; and what could be promised where nobody has yet. */
 export function Promises({
   cards,
   told,
+  others,
+  currency,
   nowMs,
 }: {
   cards: readonly JobCard[];
   told: ReadonlyMap<string, Promised>;
+  others: Readonly<Record<string, OtherSeller>>;
+  currency: string;
   nowMs: number;
 }) {
   const known = cards.flatMap((c) => {
@@ -47,6 +52,7 @@ export function Promises({
                 {p.late! > ACT ? "Act today" : "Watch"}: promised {dueWords(c.promiseAt, nowMs)}, late {Math.round(p.late! * 100)}{" "}
                 times in 100. Could keep {dayWords(p.p80Ms, nowMs)}.
               </span>
+              <Rescues c={c} p={p} other={others[c.id]} currency={currency} nowMs={nowMs} />
             </div>
           </li>
         ))}

@@ -80,6 +80,8 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   useEffect(() => setWhoShown(whoIsHere()), [dialog]);
   useEffect(() => {
     setLettersOff(read("helvane.letters") === "off");
+    // From the bench, to promise another date.
+    if (new URLSearchParams(location.search).has("words")) setDialog("job");
   }, []);
   useRootMarks(log, station);
   useEffect(() => {

@@ -117,6 +117,7 @@ export function BuySide({ page, stock }: { page: StockPageData; stock: StockHand
                         page.needs
                           .filter((n) => n.item === l.item)
                           .map((n) => n.job)
+                          .sort()
                           .join(", ") || "jobs"
                       }`}
                     {l.forJobs > 0 && l.forShelf > 0 && ", the rest "}
