@@ -16,5 +16,5 @@ export function shareInterval(k: number, n: number): { share: number; low: numbe
   const p = k / n;
   const mid = (p + z2 / (2 * n)) / (1 + z2 / n);
   const half = (Z_TENTH / (1 + z2 / n)) * Math.sqrt((p * (1 - p)) / n + z2 / (4 * n * n));
-  return { share: p, low: Math.max(0, mid - half), high: Math.min(1, mid + half) };
+  return { share: p, low: k === 0 ? 0 : mid - half, high: k === n ? 1 : mid + half };
 }

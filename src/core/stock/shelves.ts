@@ -87,7 +87,10 @@ const UNPRICED: Readonly<Record<ItemKind, number>> = {
 };
 const DAY_MS = 86_400_000;
 
-/** What a lot is worth, minor units: pieces, or metres of tape, at what they cost. @example lotWorth(lot) // 900 */
+/**
+ * What a lot is worth, minor units: pieces, or metres of tape, at what they cost.
+ * @example lotWorth(foldStock([{ id: "1", clock: "1", type: "stock.received", item: "tape/3x0.5", lot: "R", count: 10000, priceMinor: 90 }]).lots.R) // 900
+ */
 export function lotWorth(l: StockLot): number {
   const kind = readItem(l.item)?.kind ?? "part";
   return ((kind === "tape" ? l.left / 1000 : l.left) * (l.priceMinor ?? UNPRICED[kind])) | 0;
