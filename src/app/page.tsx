@@ -5,6 +5,7 @@ import { benchCards } from "@/server/jobList";
 import { clockIsFixed, nowMs } from "@/server/now";
 import { otherSellers } from "@/server/promise";
 import { readReference } from "@/server/reference";
+import { stockToday } from "@/server/stock";
 import { Bench } from "@/ui/bench/Bench";
 
 export const dynamic = "force-dynamic";
@@ -18,7 +19,7 @@ export default async function Home() {
     readHabits(),
     readShopHours(),
   ]);
-  const others = await otherSellers(cards.open);
+  const [others, stock] = await Promise.all([otherSellers(cards.open), stockToday(cards.open)]);
   // A shop that has no job yet and was not asked.
   const fresh = !habits.begun && cards.open.length === 0 && cards.closed === 0 && cards.making === 0;
   return (
@@ -32,6 +33,7 @@ export default async function Home() {
       clockFixed={clockIsFixed()}
       hours={hours}
       others={others}
+      stock={stock}
       currency={ref.quote?.data.currency ?? "EUR"}
       shopName={habits.shopName}
       first={

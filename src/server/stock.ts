@@ -19,7 +19,8 @@ import { eventsAfter, topSeq } from "@/data/eventStore";
 import { cardsStamp, stockOfJobs } from "@/data/jobListStore";
 import { catalogueEntries, panelsById } from "@/data/panelStore";
 import { listReference } from "@/data/referenceStore";
-import type { StockPageData } from "@/wire/stock";
+import type { JobCard } from "@/wire/jobCard";
+import type { StockPageData, StockToday } from "@/wire/stock";
 import { allJobs } from "./find";
 import { benchCards } from "./jobList";
 import { readReference } from "./reference";
@@ -268,5 +269,19 @@ function packOf(events: readonly JobEvent[], s: ShelfItem, past: readonly PastOr
   return {
     pack,
     offers: [...by].map(([seller, priceMinor]) => ({ seller, priceMinor, lead: leadTime(QUOTED_DAYS, seller, past) })),
+  };
+}
+
+/** What the bench says of the stock: what jobs are short of, and the orders of the shop that are out. */
+export async function stockToday(cards: readonly JobCard[]): Promise<StockToday> {
+  const { state, orders } = await readStock();
+  const needs = cards.flatMap((c) => c.needs.map((n) => ({ ...n, job: c.number })));
+  return {
+    short: shelvesOf(state, needs, comingOf(orders))
+      .filter((i) => i.short > i.coming)
+      .map((i) => ({ item: i.item, count: i.short - i.coming, jobs: i.keptFor.map((k) => k.job) })),
+    out: Object.entries(orders)
+      .filter(([, o]) => o.lines.some((l) => !o.over[l.line] && l.came < l.count))
+      .map(([order, o]) => ({ order, seller: o.seller, dueMs: msOf(o.clock) + (o.days?.p50 ?? o.dueDays) * DAY_MS })),
   };
 }

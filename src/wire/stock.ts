@@ -29,3 +29,11 @@ export interface StockPageData {
   nextOrder: string;
   nowMs: number;
 }
+
+/** What the bench says of the stock. */
+export interface StockToday {
+  /** What jobs need that is neither here nor on its way. */
+  short: { item: string; count: number; jobs: string[] }[];
+  /** Orders of the shop that are out, each with when it is likely here. */
+  out: { order: string; seller: string; dueMs: number }[];
+}

@@ -76,6 +76,8 @@ describe("what to buy today", () => {
     });
     expect(b.parcels).toMatchObject([{ seller: "y", goodsMinor: 6100, postageMinor: 0 }]);
     expect(b.totalMinor).toBe(6100);
+    // In two parcels the same things: A at x with its postage, B at y with its own.
+    expect(b.otherwise).toEqual({ parcels: 2, totalMinor: 3000 + 490 + 3000 + 300 });
   });
   it("is never dearer than any other choice of sellers, tried out one by one; long lists too", () => {
     let seed = 11;

@@ -176,13 +176,12 @@ export function buyToday(ask: { items: readonly BuyItem[]; sellers: readonly Ord
     lines: out,
     parcels,
     totalMinor: parcels.reduce((n, p) => n + p.goodsMinor + p.postageMinor, 0),
-    otherwise: out.length
-      ? otherWay(
-          lines.map((l) => l.line),
-          sellers,
-          used.length,
-        )
-      : null,
+    // The same things bought in another number of parcels.
+    otherwise: otherWay(
+      lines.filter((_, k) => best?.pick[k]).map((l) => ({ ...l.line, skipMinor: null })),
+      sellers,
+      used.length,
+    ),
     advice,
   };
 }
@@ -221,8 +220,7 @@ function choose(lines: readonly OrderLine[], sellers: readonly OrderSeller[]): J
 }
 
 /** The least with another number of sellers: what splitting, or keeping it to one parcel, would come to. */
-function otherWay(lines: readonly OrderLine[], sellers: readonly OrderSeller[], used: number): BuyToday["otherwise"] {
-  const must = lines.filter((l) => l.skipMinor === null);
+function otherWay(must: readonly OrderLine[], sellers: readonly OrderSeller[], used: number): BuyToday["otherwise"] {
   if (must.length === 0) return null;
   const sets = sellers.map((s) => [s]);
   for (let a = 0; a < sellers.length; a++) for (let b = a + 1; b < sellers.length; b++) sets.push([sellers[a]!, sellers[b]!]);

@@ -55,6 +55,7 @@ beforeAll(async () => {
   const photo = (await storePhoto(picture))!;
   expect(await appendOne(note(1, photo), ms + 9e9)).toMatchObject({ ok: true });
   await writeSetting(connection().db, "network", { on: true, salt: "s", passcodeHash: "secret-hash" });
+  await writeSetting(connection().db, "calendar", { secret: "secret-address" });
   await writeSetting(connection().db, "planWeights", { toolChange: 1 });
 });
 
@@ -66,6 +67,9 @@ describe("a whole shop in one file", () => {
     if (!out.ok) throw new Error(out.problem);
     expect(out.counts).toMatchObject({ jobs: 1, photos: 1 });
     expect(readFileSync(out.file).includes("secret-hash")).toBe(false);
+    const settings = strFromU8(unzipSync(new Uint8Array(readFileSync(out.file)))["settings.jsonl"]!);
+    expect(settings).toContain("planWeights");
+    expect(settings).not.toMatch(/secret|calendar|network/);
     const was = await verifyFile(connection().raw.name);
     await shop("empty");
     const look = await lookIntoShop(out.file, null);

@@ -12,8 +12,8 @@ import { inspectPhoto } from "../inspectPhoto";
 import { reliesOn } from "../jobZip";
 import { isLocked, lockFile, unlockFile } from "./locked";
 
-/** What never leaves: who is let in, the passcode, ports, where copies lie. */
-const SECRET = new Set(["network", "health", "backup", "backupDone"]);
+/** What never leaves: who is let in, the passcode, ports, where copies lie, the address of the calendar. */
+const SECRET = new Set(["calendar", "network", "health", "backup", "backupDone"]);
 
 export interface ShopManifest {
   format: "helvane.shop";

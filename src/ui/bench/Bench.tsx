@@ -8,6 +8,7 @@ import { read } from "@/client/device";
 import type { ShopHours } from "@/core/promise";
 import type { JobCard } from "@/wire/jobCard";
 import type { OtherSeller } from "@/wire/promise";
+import type { StockToday } from "@/wire/stock";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { Brand, STATION_NAMES, STATION_PATHS } from "../shell/JobStrip";
 import { Tray } from "../shell/Tray";
@@ -41,6 +42,7 @@ export function Bench({
   hours,
   others = NOBODY,
   currency = "EUR",
+  stock = null,
   first: firstHour = null,
 }: {
   cards: JobCard[];
@@ -57,6 +59,7 @@ export function Bench({
   /** Quicker sellers of panels that are out, by job. */
   others?: Readonly<Record<string, OtherSeller>>;
   currency?: string;
+  stock?: StockToday | null;
   /** What a new shop is asked before its first job; null once it was. */
   first?: FirstFacts | null;
 }) {
@@ -221,6 +224,7 @@ export function Bench({
           told={told}
           others={others}
           currency={currency}
+          stock={stock}
           closed={closed}
           making={making}
           caution={caution}

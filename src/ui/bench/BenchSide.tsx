@@ -4,9 +4,11 @@ import type { ReactNode } from "react";
 import { durationWords } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
 import type { OtherSeller, Promised } from "@/wire/promise";
+import type { StockToday } from "@/wire/stock";
 import { Term } from "../controls/Term";
 import { Mark } from "../draw/Mark";
 import { Promises } from "./Promises";
+import { StockHint } from "./StockHint";
 
 /** Beside the racks: whom to call, what can be worked at, what is on order, and the desk. */
 export function BenchSide({
@@ -14,6 +16,7 @@ export function BenchSide({
   told,
   others,
   currency,
+  stock,
   closed,
   making,
   caution,
@@ -25,6 +28,7 @@ export function BenchSide({
   told: ReadonlyMap<string, Promised>;
   others: Readonly<Record<string, OtherSeller>>;
   currency: string;
+  stock: StockToday | null;
   closed: number;
   making: number;
   caution: { words: string; stop: boolean } | null;
@@ -53,6 +57,7 @@ export function BenchSide({
         </section>
       )}
       <Promises cards={cards} told={told} others={others} currency={currency} nowMs={nowMs} />
+      {stock && <StockHint stock={stock} nowMs={nowMs} />}
       <section>
         <h2>Bench time ready</h2>
         {minutes > 0 ? (
