@@ -69,7 +69,7 @@ describe("what to buy today", () => {
     const b = buyToday({
       items: [
         item("panel/A", { must: 1, offers: [offer("x", 3000), offer("y", 3100)] }),
-        item("panel/B", { must: 1, offers: [offer("x", 3000), offer("y", 3000)] }),
+        item("panel/B", { must: 1, offers: [offer("x", 3200), offer("y", 3000)] }),
       ],
       sellers,
       rules: BUY_RULES,

@@ -59,7 +59,7 @@ export interface BuyToday {
   lines: BuyLine[];
   parcels: { seller: string; goodsMinor: number; postageMinor: number; lead: Lead }[];
   totalMinor: number;
-  /** The least it costs with one seller fewer, or one more, than the best; null where there is no other way. */
+  /** What the same things come to in another number of parcels; null where there is no other way. */
   otherwise: { parcels: number; totalMinor: number } | null;
   advice: Advice[];
 }
@@ -219,19 +219,21 @@ function choose(lines: readonly OrderLine[], sellers: readonly OrderSeller[]): J
   return best;
 }
 
-/** The least with another number of sellers: what splitting, or keeping it to one parcel, would come to. */
+/** What the same things come to otherwise: each where it is cheapest, or all at one seller; null where there is no other way. */
 function otherWay(must: readonly OrderLine[], sellers: readonly OrderSeller[], used: number): BuyToday["otherwise"] {
   if (must.length === 0) return null;
-  const sets = sellers.map((s) => [s]);
-  for (let a = 0; a < sellers.length; a++) for (let b = a + 1; b < sellers.length; b++) sets.push([sellers[a]!, sellers[b]!]);
-  let least: BuyToday["otherwise"] = null;
-  for (const set of sets) {
-    if (set.length === used) continue;
-    const o = choose(must, set);
-    if (!Number.isFinite(o.total)) continue;
-    const reached = new Set(o.pick).size;
-    if (reached === used || (least && least.totalMinor <= o.total)) continue;
-    least = { parcels: reached, totalMinor: Math.round(o.total) };
+  if (used > 1) {
+    const totals = sellers.map((s) => choose(must, [s]).total).filter(Number.isFinite);
+    return totals.length ? { parcels: 1, totalMinor: Math.round(Math.min(...totals)) } : null;
   }
-  return least;
+  const goods = new Map<string, number>();
+  for (const l of must) {
+    const cheapest = [...l.offers].sort((a, b) => a.priceMinor - b.priceMinor)[0]!;
+    goods.set(cheapest.seller, (goods.get(cheapest.seller) ?? 0) + cheapest.priceMinor * l.count);
+  }
+  if (goods.size === used) return null;
+  const postage = (s: OrderSeller) =>
+    s.freeFromMinor !== null && (goods.get(s.id) ?? 0) >= s.freeFromMinor ? 0 : s.postageMinor;
+  const total = sellers.filter((s) => goods.has(s.id)).reduce((n, s) => n + goods.get(s.id)! + postage(s), 0);
+  return { parcels: goods.size, totalMinor: Math.round(total) };
 }

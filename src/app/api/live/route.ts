@@ -1,14 +1,11 @@
 import { guarded } from "@/server/guarded";
 import { json, problem } from "@/server/http";
-import { grownSince, live } from "@/server/live";
+import { answeredNow, gatherMs, grownSince, live, restMs } from "@/server/live";
 import { nowMs } from "@/server/now";
 import { heardOf } from "@/server/presence";
 import type { LiveReply } from "@/wire/jobs";
 
 export const dynamic = "force-dynamic";
-
-/** How long an answer waits for what else is done at the same moment, ms. */
-const GATHER_MS = 300;
 
 /** Answers as soon as any job has grown past the cursor, at the latest after 20 s: how a browser follows other devices. */
 export const GET = guarded(async (req: Request): Promise<Response> => {
@@ -20,8 +17,16 @@ export const GET = guarded(async (req: Request): Promise<Response> => {
   const after = ask.get("after") === null ? null : Number(ask.get("after"));
   if (after !== null && (!Number.isInteger(after) || after < 0))
     return problem(400, "after: expected a cursor, a whole number from 0.");
-  const say = async () => json({ ...(await grownSince(after)), nowMs: nowMs() } satisfies LiveReply);
-  if (after === null || (await grownSince(after)).cursor > after) return say();
+  const say = async () => {
+    answeredNow(device);
+    return json({ ...(await grownSince(after)), nowMs: nowMs() } satisfies LiveReply);
+  };
+  if (after === null) return say();
+  if ((await grownSince(after)).cursor > after) {
+    const rest = restMs(device);
+    if (rest > 0) await new Promise((done) => setTimeout(done, rest));
+    return say();
+  }
   await new Promise<void>((done) => {
     const end = () => {
       clearTimeout(timer);
@@ -31,7 +36,7 @@ export const GET = guarded(async (req: Request): Promise<Response> => {
     // What several hands do in one moment is told in one answer.
     const heard = () => {
       live().off("job", heard);
-      setTimeout(end, GATHER_MS);
+      setTimeout(end, gatherMs());
     };
     const timer = setTimeout(end, 20_000);
     live().on("job", heard);
