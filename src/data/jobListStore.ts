@@ -12,9 +12,7 @@ export interface CardRow {
 /** The cards of jobs still open, and how many are closed: a closed job is only counted, its card is not read. */
 export async function keptCards(db: Kysely<Database>): Promise<{ open: string[]; closed: number }> {
   const { rows } = await sql<{ json: string }>`
-    select json_remove(json, '$.stock', '$.facts') as json from job_list where json_extract(json, '$.closed') is null order by job_id`.execute(
-    db,
-  );
+    select json from job_list where json_extract(json, '$.closed') is null order by job_id`.execute(db);
   const all = await sql<{ n: number }>`select count(*) as n from job_list`.execute(db);
   return { open: rows.map((r) => r.json), closed: all.rows[0]!.n - rows.length };
 }
@@ -110,20 +108,23 @@ export async function jobEntries(db: Kysely<Database>): Promise<JobEntry[]> {
   return rows.map((r) => ({ ...r, contact: r.contact ?? "" }));
 }
 
-/** What every job took from the stock and gave to it, as its card has it; one text per job. */
-export async function stockOfJobs(db: Kysely<Database>): Promise<string[]> {
-  const { rows } = await sql<{ t: string }>`
-    select json_extract(json, '$.stock') as t from job_list where json_array_length(json, '$.stock') > 0 order by job_id`.execute(
-    db,
-  );
-  return rows.map((r) => r.t);
+/** Keeps what the stock and the figures are told from, with the card it belongs to. */
+export async function saveTold(db: Kysely<Database>, row: Database["job_told"]): Promise<void> {
+  await db
+    .insertInto("job_told")
+    .values(row)
+    .onConflict((c) => c.column("job_id").doUpdateSet(row))
+    .execute();
 }
 
-/** What every job's figures are told from, as its card has it. */
+/** What every job took from the stock and gave to it; one text per job. */
+export async function stockOfJobs(db: Kysely<Database>): Promise<string[]> {
+  const rows = await db.selectFrom("job_told").select("stock").where("stock", "<>", "[]").orderBy("job_id").execute();
+  return rows.map((r) => r.stock);
+}
+
+/** What every job's figures are told from; one text per job. */
 export async function factsOfJobs(db: Kysely<Database>): Promise<string[]> {
-  const { rows } = await sql<{ t: string }>`
-    select json_extract(json, '$.facts') as t from job_list where json_type(json, '$.facts') = 'object' order by job_id`.execute(
-    db,
-  );
-  return rows.map((r) => r.t);
+  const rows = await db.selectFrom("job_told").select("facts").where("facts", "<>", "null").orderBy("job_id").execute();
+  return rows.map((r) => r.facts);
 }

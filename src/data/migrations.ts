@@ -141,6 +141,20 @@ MIGRATIONS["2026-05-devices"] = {
   },
 };
 
+MIGRATIONS["2026-06-told"] = {
+  async up(db: Kysely<unknown>) {
+    // What the stock and the shop's figures are told from, beside the cards: made again from the log, as they are.
+    await db.schema
+      .createTable("job_told")
+      .addColumn("job_id", "text", (c) => c.primaryKey())
+      .addColumn("stock", "text", (c) => c.notNull())
+      .addColumn("facts", "text", (c) => c.notNull())
+      .execute();
+    // Whether any card changed is asked with every look at a list: without reading the cards.
+    await db.schema.createIndex("cards_stamp").on("job_list").columns(["fold_version", "last_seq"]).execute();
+  },
+};
+
 /** Names of every migration this Helvane knows, in order. */
 export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);
 

@@ -30,4 +30,6 @@ export interface Database {
   import_panels: { import_id: string; id: string; expected: number; hash: string; json: string };
   /** A cache for lists: dropped at will, made again from the log. */
   job_list: { job_id: string; last_seq: number; fold_version: number; json: string };
+  /** Beside it what the stock and the shop's figures are told from, which no list shows. */
+  job_told: { job_id: string; stock: string; facts: string };
 }

@@ -24,10 +24,10 @@ import { jobFacts } from "@/core/shopReport";
 import { type PlanWeights, progressOf, type Station, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
-import { cardsStamp, handedOverCards, keptCards, saveCard, staleCards } from "@/data/jobListStore";
+import { cardsStamp, handedOverCards, keptCards, saveCard, saveTold, staleCards } from "@/data/jobListStore";
 import { listReference } from "@/data/referenceStore";
 import type { Database } from "@/data/schema";
-import type { JobCard, KeptCard } from "@/wire/jobCard";
+import type { JobCard } from "@/wire/jobCard";
 import { remember } from "./remember";
 import { noteTrouble, troubleOf } from "./trouble";
 import { readWeights } from "./weights";
@@ -167,24 +167,26 @@ export async function keepCard(
   lastSeq: number,
 ): Promise<void> {
   const weights = await readWeights(db);
-  let card: KeptCard | null = null;
+  let card: JobCard | null = null;
+  let told: { stock: string; facts: string } | null = null;
   try {
     const counted = counting(events);
     const state = fold(events, snapshots);
     const handsMin = handsOnMinutes(counted);
-    const of = cardOf(jobId, state, snapshots, handsMin, weights, counted.at(-1)?.who ?? null);
-    const { family, newCode: code, timeRatio } = of ?? { family: null, newCode: null, timeRatio: null };
+    card = cardOf(jobId, state, snapshots, handsMin, weights, counted.at(-1)?.who ?? null);
+    const { family, newCode: code, timeRatio } = card ?? { family: null, newCode: null, timeRatio: null };
     const plannedMin = timeRatio ? handsMin / timeRatio : null;
-    card = of && {
-      ...of,
-      stock: stockFromJob(events, snapshots),
-      facts: jobFacts(jobId, counted, state, { handsMin, plannedMin, family, code }),
+    told = {
+      stock: JSON.stringify(stockFromJob(events, snapshots)),
+      facts: JSON.stringify(jobFacts(jobId, counted, state, { handsMin, plannedMin, family, code })),
     };
   } catch (e) {
     // A list that cannot be told is no reason to refuse what a hand did.
     console.error(`no card for job ${jobId}:`, e);
   }
-  if (card) await saveCard(db, { job_id: jobId, last_seq: lastSeq, fold_version: FOLD_VERSION, json: JSON.stringify(card) });
+  if (!card) return;
+  if (told) await saveTold(db, { job_id: jobId, ...told });
+  await saveCard(db, { job_id: jobId, last_seq: lastSeq, fold_version: FOLD_VERSION, json: JSON.stringify(card) });
 }
 
 /** Makes one card anew from what is stored. */

@@ -1,6 +1,4 @@
 import type { JobState, Power, StockNeed } from "@/core/job";
-import type { JobFacts } from "@/core/shopReport";
-import type { StockEvent } from "@/core/stock";
 import type { Station } from "@/core/teardown";
 
 /** What lists show of a job: a projection, kept as a cache beside the log. */
@@ -53,10 +51,4 @@ export interface JobCard {
   mishaps: string[];
   /** What it will still take from the stock. */
   needs: StockNeed[];
-}
-
-/** A card as it is kept: with what the stock and the shop's figures are told from, which no list shows. */
-export interface KeptCard extends JobCard {
-  stock: StockEvent[];
-  facts: JobFacts | null;
 }
