@@ -205,6 +205,7 @@ test("the choice becomes an estimate of one page, and a price that moves asks ag
     "Estimate H-2417",
     price,
     "This estimate holds until",
+    "four times in five by",
     "Tax20 %",
     "Žofie Kovářová",
     "What it stands on",

@@ -50,12 +50,17 @@ export async function outdateOpenCards(db: Kysely<Database>): Promise<void> {
   await sql`update job_list set fold_version = 0 where json_extract(json, '$.closed') is null`.execute(db);
 }
 
-/** Changes with every card that is made anew, added or dropped. */
-export async function cardsStamp(db: Kysely<Database>): Promise<string> {
-  const { rows } = await sql<{ n: number; seqs: number; rules: number }>`
-    select count(*) as n, total(last_seq) as seqs, total(fold_version) as rules from job_list`.execute(db);
-  return JSON.stringify(rows[0]);
+/** How many cards there are, the ends of the log they are made of, and by which rules, each added up; and the newest end. */
+export async function cardsSum(db: Kysely<Database>): Promise<{ n: number; seqs: number; rules: number; newest: number }> {
+  const { rows } = await sql<{ n: number; seqs: number; rules: number; newest: number | null }>`
+    select count(*) as n, total(last_seq) as seqs, total(fold_version) as rules, max(last_seq) as newest from job_list`.execute(
+    db,
+  );
+  return { ...rows[0]!, newest: rows[0]!.newest ?? 0 };
 }
+
+/** Changes with every card that is made anew, added or dropped. */
+export const cardsStamp = async (db: Kysely<Database>): Promise<string> => JSON.stringify(await cardsSum(db));
 
 /** Times and mishaps of the jobs of a family that were handed over, as their cards have them. */
 export async function handedOverCards(
@@ -117,10 +122,22 @@ export async function saveTold(db: Kysely<Database>, row: Database["job_told"]):
     .execute();
 }
 
-/** What every job took from the stock and gave to it; one text per job. */
-export async function stockOfJobs(db: Kysely<Database>): Promise<string[]> {
-  const rows = await db.selectFrom("job_told").select("stock").where("stock", "<>", "[]").orderBy("job_id").execute();
-  return rows.map((r) => r.stock);
+/**
+ * What jobs took from the stock and gave to it; one text per job, also of those that took nothing any more.
+ * @param after only jobs whose card was made of an end of the log past this; null for all
+ */
+export async function stockOfJobs(
+  db: Kysely<Database>,
+  after: { rules: number; seq: number } | null,
+): Promise<{ job: string; stock: string }[]> {
+  if (after === null) return db.selectFrom("job_told").select(["job_id as job", "stock"]).orderBy("job_id").execute();
+  return db
+    .selectFrom("job_list")
+    .innerJoin("job_told", "job_told.job_id", "job_list.job_id")
+    .select(["job_told.job_id as job", "job_told.stock as stock"])
+    .where("job_list.fold_version", "=", after.rules)
+    .where("job_list.last_seq", ">", after.seq)
+    .execute();
 }
 
 /** What every job's figures are told from; one text per job. */

@@ -1,8 +1,12 @@
+import { format } from "date-fns";
 import { fold, type JobState, panelReading } from "@/core/job";
 import { formatMoney } from "@/core/quantity";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
+import type { Promised } from "@/wire/promise";
 import { MARGIN, openSheet } from "./pdf";
+
+const day = (ms: number) => format(ms, "EEE d MMM yyyy");
 
 const OPTION_WORDS: Record<NonNullable<JobState["quote"]>["option"], string> = {
   cover: "Use the warranty or accident cover",
@@ -43,8 +47,11 @@ export async function readEstimate(jobId: string): Promise<JobState | null> {
   return state.quote && state.job ? state : null;
 }
 
-/** The estimate as one A4 page: what is proposed, price and bad case, days, until when it holds, what it stands on. */
-export function estimatePdf(state: JobState, dated: Date): Promise<Buffer> {
+/**
+ * The estimate as one A4 page: what is proposed, price and bad case, when it is ready, until when it holds, what it stands on.
+ * @param told when it would be done if it were agreed now; null where only days are known
+ */
+export function estimatePdf(state: JobState, dated: Date, told: Promised | null = null): Promise<Buffer> {
   const q = state.quote!;
   const job = state.job!;
   const { width, write, rule, done } = openSheet(`Estimate ${job.number}`, dated);
@@ -65,7 +72,9 @@ export function estimatePdf(state: JobState, dated: Date): Promise<Buffer> {
     [q.option === "cover" ? "Expected price" : "Expected price, tax included", formatMoney(q.expectedMinor, q.currency)],
     ["Bad case, not passed in four jobs of five", formatMoney(q.p80Minor, q.currency)],
     ...(q.option === "cover" ? [] : [["Tax", `${q.taxPercent} %`] as [string, string]]),
-    ["Ready in about", `${q.days} days`],
+    told
+      ? ["Ready, agreed today", `likely ${day(told.p50Ms)}, four times in five by ${day(told.p80Ms)}`]
+      : ["Ready in about", `${q.days} days`],
     ["This estimate holds until", q.validUntil.slice(0, 10)],
     ["Asked again when the price moves by more than", `${q.marginPercent} %`],
     ...(fault

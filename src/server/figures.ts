@@ -12,7 +12,7 @@ import { benchCards } from "./jobList";
 import { readReference } from "./reference";
 import { remember } from "./remember";
 import { pastOrders } from "./sellers";
-import { readStock } from "./stock";
+import { readStock } from "./stockState";
 
 const DAY_MS = 86_400_000;
 /** Lists of jobs on the page are no longer than this; the CSV has all. */

@@ -19,7 +19,7 @@ import {
   stockFromJob,
   stockNeeds,
 } from "@/core/job";
-import { NO_LOG, type ShopLog } from "@/core/quote";
+import { daysSpread, NO_LOG, type ShopLog } from "@/core/quote";
 import { jobFacts } from "@/core/shopReport";
 import { type PlanWeights, progressOf, type Station, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
@@ -63,17 +63,14 @@ const lidOf = (lid: Build["lid"] | null): JobCard["lid"] =>
 const DAY_MS = 86_400_000;
 const isoOf = (clock: string | null): string | null => (clock ? new Date(msOf(clock)).toISOString() : null);
 
-/** Days of an order where the shop knows nothing of its seller: what he quotes, and its usual spread (E). */
-const [QUOTED_P50, QUOTED_P80] = [1.1, 1.48];
-
 function orderOf(s: JobState): JobCard["order"] {
   const o = s.match.order;
   if (!o || s.match.arrived) return null;
-  const quoted = Math.max(1, o.dueDays);
+  const quoted = daysSpread(Math.max(1, o.dueDays));
   return {
     placedIso: new Date(msOf(o.clock)).toISOString(),
-    p50Days: Math.max(0.1, o.days?.p50 ?? quoted * QUOTED_P50),
-    p80Days: Math.max(0.1, o.days?.p50 ?? 0, o.days?.p80 ?? quoted * QUOTED_P80),
+    p50Days: Math.max(0.1, o.days?.p50 ?? quoted.p50Days),
+    p80Days: Math.max(0.1, o.days?.p50 ?? 0, o.days?.p80 ?? quoted.p80Days),
     priceMinor: o.priceMinor,
   };
 }

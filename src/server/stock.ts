@@ -1,10 +1,9 @@
 import { differenceInCalendarDays } from "date-fns";
 import { leadTime, type Offer, type PastOrder } from "@/core/catalogue";
-import { fold, type JobEvent, msOf, OWN_SHELF, placeOf, type ShopOrder, STOCK_LOG, stockFromLog } from "@/core/job";
+import { type JobEvent, msOf, OWN_SHELF, placeOf, type ShopOrder } from "@/core/job";
 import { codeKey } from "@/core/panel";
 import { BUY_RULES, type BuyItem, type BuyToday, buyToday } from "@/core/reorder";
 import {
-  foldStock,
   itemName,
   readItem,
   type ShelfItem,
@@ -15,8 +14,6 @@ import {
   toCount,
 } from "@/core/stock";
 import { connection } from "@/data/connection";
-import { eventsAfter, topSeq } from "@/data/eventStore";
-import { cardsStamp, stockOfJobs } from "@/data/jobListStore";
 import { catalogueEntries, panelsById } from "@/data/panelStore";
 import { listReference } from "@/data/referenceStore";
 import type { JobCard } from "@/wire/jobCard";
@@ -24,8 +21,8 @@ import type { StockPageData, StockToday } from "@/wire/stock";
 import { allJobs } from "./find";
 import { benchCards } from "./jobList";
 import { readReference } from "./reference";
-import { remember } from "./remember";
 import { pastOrders, tradeOf } from "./sellers";
+import { readStock, type StockRead } from "./stockState";
 
 const DAY_MS = 86_400_000;
 /** Postage of a parcel where a seller's is not known (adj), minor units. */
@@ -34,30 +31,6 @@ const POSTAGE_MINOR = 490;
 const FLEET = 5;
 /** Days a seller of tape and screws takes where nobody said (adj). */
 const QUOTED_DAYS = 2;
-
-interface Read {
-  own: { events: JobEvent[]; cursor: number };
-  state: StockState;
-  orders: Record<string, ShopOrder>;
-}
-
-/** The stock as all logs tell it. Remembered as long as no log has grown. */
-export const readStock = (): Promise<Read> =>
-  remember(
-    "stock",
-    async () => `${await cardsStamp(connection().db)} ${await topSeq(connection().db, STOCK_LOG)}`,
-    async () => {
-      const { db } = connection();
-      const rows = await eventsAfter(db, STOCK_LOG, 0);
-      const events = rows.map((r) => r.event);
-      const ofJobs = (await stockOfJobs(db)).flatMap((t) => JSON.parse(t) as StockEvent[]);
-      return {
-        own: { events, cursor: rows.at(-1)?.seq ?? 0 },
-        state: foldStock([...ofJobs, ...stockFromLog(events)]),
-        orders: fold(events, {}).shop.orders,
-      };
-    },
-  );
 
 /** What is on its way, by item. */
 export const comingOf = (orders: Record<string, ShopOrder>): { item: string; count: number }[] =>
@@ -206,7 +179,7 @@ async function walkIns(own: readonly JobEvent[], nowMs: number) {
 }
 
 async function adviseBuying(
-  read: Read,
+  read: StockRead,
   shelves: readonly ShelfItem[],
   coming: readonly { item: string; count: number }[],
   nowMs: number,

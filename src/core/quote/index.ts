@@ -1,3 +1,4 @@
+export { daysSpread, doneHere } from "./doneHere";
 export {
   NO_LOG,
   type Part,

@@ -59,16 +59,21 @@ class Shelf {
   /** Takes from lots: the one named, else earliest expiry, then lowest lot. Returns what could not be taken. */
   take(count: number, lot: string | undefined): number {
     let n = count;
-    const named = lot === undefined ? undefined : this.lots.find((l) => l.lot === lot);
-    const rest = this.lots
-      .filter((l) => l.left > 0 && l !== named)
-      .sort((a, b) => before(a.expires ?? "~", b.expires ?? "~") || before(a.lot, b.lot));
-    for (const l of named ? [named, ...rest] : rest) {
-      if (n <= 0) break;
+    const from = (l: StockLot) => {
       const k = Math.min(l.left, n);
       l.left -= k;
       this.onHand -= k;
       n -= k;
+    };
+    const named = lot === undefined ? undefined : this.lots.find((l) => l.lot === lot);
+    if (named) from(named);
+    if (n <= 0) return 0;
+    const rest = this.lots
+      .filter((l) => l.left > 0 && l !== named)
+      .sort((a, b) => before(a.expires ?? "~", b.expires ?? "~") || before(a.lot, b.lot));
+    for (const l of rest) {
+      if (n <= 0) break;
+      from(l);
     }
     return n;
   }

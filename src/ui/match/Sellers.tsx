@@ -7,6 +7,7 @@ import type { OffersReply } from "@/wire/sellers";
 import { SaidBox } from "../controls/SaidBox";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { PromiseHint } from "../job/PromiseHint";
 import { HereWords, hereBy, stockWords } from "./parts";
 import { type ListedOffer, offerKey } from "./useCandidates";
 
@@ -46,7 +47,7 @@ export function Sellers({
   offer: ListedOffer;
   onOffer: (key: string) => void;
 }) {
-  const { reference, nowMs, view } = useBench();
+  const { jobId, log, reference, nowMs, view } = useBench();
   const sellers = useAskSellers();
   const promiseAt = view.state.job?.promiseAt ?? null;
   const from = asOfWords(offer.asOf);
@@ -106,6 +107,11 @@ export function Sellers({
           <Mark kind="look" size={16} /> {offer.seller} has said nothing of guarantee or returns. Ask before ordering.
         </p>
       )}
+      <PromiseHint
+        jobId={jobId}
+        lead={offer.lead}
+        onTake={(ms) => log.record({ type: "job.promised", payload: { promiseAt: new Date(ms).toISOString() } })}
+      />
       <div className="flex items-center gap-3">
         <button
           type="button"

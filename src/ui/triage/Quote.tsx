@@ -9,6 +9,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { RefusalBox } from "../station/RefusalBox";
 import { MoneyRuler, RULER_W as W } from "./MoneyRuler";
+import { QuotePromise } from "./QuotePromise";
 
 /** What the choices cost: each a bar from likely to bad case on one money ruler, the replacement marked on it. */
 export function Quote() {
@@ -211,6 +212,7 @@ export function Quote() {
           </ul>
         </>
       )}
+      <QuotePromise jobId={jobId} option={picked} />
       <div className="flex flex-wrap items-end gap-2">
         <label className="field" style={{ width: 190 }}>
           <span>Another machine, {policy.currency}</span>
