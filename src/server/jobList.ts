@@ -23,7 +23,7 @@ import { daysSpread, NO_LOG, type ShopLog } from "@/core/quote";
 import { jobFacts } from "@/core/shopReport";
 import { type PlanWeights, progressOf, type Station, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
-import { readLog } from "@/data/eventStore";
+import { readLog, shopCursor } from "@/data/eventStore";
 import { cardsStamp, handedOverCards, keptCards, saveCard, saveTold, staleCards } from "@/data/jobListStore";
 import { listReference } from "@/data/referenceStore";
 import type { Database } from "@/data/schema";
@@ -223,10 +223,20 @@ export function renewCards(): Promise<void> {
 /** A look at the lists waits this long for cards that are missing; ms. Old ones are shown as they are. */
 const WAIT_MISSING_MS = 1500;
 
+/** Where log and cards stood when no card was found old: nothing is looked through again until one of them changes. */
+const noneStale = new WeakMap<object, string>();
+async function staleNow(db: Kysely<Database>): Promise<{ jobId: string; missing: boolean }[]> {
+  const stamp = `${await shopCursor(db)} ${await cardsStamp(db)}`;
+  if (noneStale.get(db) === stamp) return [];
+  const stale = await staleCards(db, FOLD_VERSION);
+  if (stale.length === 0) noneStale.set(db, stamp);
+  return stale;
+}
+
 /** Cards of the jobs still open and the count of closed ones, as they are kept. What is missing or old is made anew in the background. */
 async function jobCards(): Promise<{ open: JobCard[]; closed: number; making: number }> {
   const { db } = connection();
-  const stale = await staleCards(db, FOLD_VERSION);
+  const stale = await staleNow(db);
   if (stale.length) {
     const missing = stale.some((x) => x.missing);
     if (missing) await Promise.race([renewCards(), new Promise((done) => setTimeout(done, WAIT_MISSING_MS))]);

@@ -53,14 +53,17 @@ function replace(k: Pick<Kept, "items">, from: string, events: readonly StockEve
 }
 
 function merged(folded: ReadonlyMap<string, StockState>): StockState {
-  const state: StockState = { items: {}, lots: {}, reserved: [], breaches: [] };
+  const state: StockState = { items: {}, lots: {}, reserved: [], breaches: [], beyond: {} };
   for (const item of [...folded.keys()].sort()) {
     const s = folded.get(item)!;
     Object.assign(state.items, s.items);
     Object.assign(state.lots, s.lots);
+    Object.assign(state.beyond, s.beyond);
     state.reserved.push(...s.reserved);
     state.breaches.push(...s.breaches);
   }
+  // By the time of their events, which their ids begin with.
+  state.breaches.sort((a, b) => (a.eventId < b.eventId ? -1 : a.eventId > b.eventId ? 1 : 0));
   return state;
 }
 

@@ -37,6 +37,8 @@ export interface StockState {
   reserved: StockReservation[];
   /** What happened beyond the books: which event, and by how much. */
   breaches: { eventId: string; why: string }[];
+  /** How many of them each item has. */
+  beyond: Record<string, number>;
 }
 
 const before = (a: string | undefined, b: string | undefined): number =>
@@ -98,6 +100,7 @@ export function foldStock(events: readonly StockEvent[]): StockState {
   const shelves = new Map<string, Shelf>();
   const lots = new Map<string, StockLot>();
   const breaches: StockState["breaches"] = [];
+  const beyond: StockState["beyond"] = {};
   const shelf = (item: string): Shelf => {
     let s = shelves.get(item);
     if (!s) {
@@ -109,8 +112,11 @@ export function foldStock(events: readonly StockEvent[]): StockState {
   const reservation = (s: Shelf, job: string) => s.held.find((r) => r.job === job);
   for (const e of log) {
     if (gone.has(e.id) || e.type === "stock.takenBack") continue;
-    const breach = (why: string) => breaches.push({ eventId: e.id, why });
     let item: string | undefined;
+    const breach = (why: string) => {
+      breaches.push({ eventId: e.id, why });
+      if (item !== undefined) beyond[item] = (beyond[item] ?? 0) + 1;
+    };
     switch (e.type) {
       case "stock.received":
       case "stock.salvaged": {
@@ -212,5 +218,6 @@ export function foldStock(events: readonly StockEvent[]): StockState {
     lots: Object.fromEntries([...lots.keys()].sort().map((l) => [l, lots.get(l)!])),
     reserved: names.flatMap((i) => shelves.get(i)!.held.filter((r) => r.left > 0)),
     breaches,
+    beyond,
   };
 }

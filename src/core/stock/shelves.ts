@@ -48,7 +48,12 @@ export function shelvesOf(
   const way = new Map<string, number>();
   for (const c of coming) way.set(c.item, (way.get(c.item) ?? 0) + c.count);
   const lots = new Map<string, StockLot[]>();
-  for (const l of Object.values(s.lots)) if (l.left > 0) lots.set(l.item, [...(lots.get(l.item) ?? []), l]);
+  for (const l of Object.values(s.lots)) {
+    if (l.left <= 0) continue;
+    const list = lots.get(l.item);
+    if (list) list.push(l);
+    else lots.set(l.item, [l]);
+  }
   const names = new Set([...Object.keys(s.items), ...asks.keys(), ...way.keys()]);
   return [...names].sort().flatMap((item): ShelfItem[] => {
     const read = readItem(item);
@@ -108,10 +113,10 @@ export function toCount(
   most = 5,
 ): { lot: StockLot; days: number; breaches: number }[] {
   return Object.values(s.lots)
-    .filter((l) => l.left > 0)
+    .filter((l) => l.left > 0 && lotWorth(l) > 0)
     .map((lot) => {
       const days = Math.max(0, (nowMs - msOf(lot.counted ?? lot.since)) / DAY_MS);
-      const breaches = s.breaches.filter((b) => b.why.includes(lot.item)).length;
+      const breaches = s.beyond[lot.item] ?? 0;
       return { lot, days, breaches, weight: lotWorth(lot) * (1 + breaches) * days };
     })
     .filter((x) => x.weight > 0)
