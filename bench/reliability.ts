@@ -2,6 +2,7 @@ import { mkdirSync, readFileSync, rmSync, statSync } from "node:fs";
 import BetterSqlite from "better-sqlite3";
 import sharp from "sharp";
 import { type Running, startServer } from "../e2e/server";
+import { STOCK_LOG } from "../src/core/job";
 import { seededRandom } from "../tests/randomActs";
 import { disk } from "./disk";
 import { schedules } from "./schedules";
@@ -55,7 +56,10 @@ async function kills(count: number): Promise<void> {
     let on = true;
     const writers = Array.from({ length: 4 }, async (_, w) => {
       while (on) {
-        const e = note(jobs[w % jobs.length]!, `dev-writer-${w}`);
+        const told = note(w === 3 ? STOCK_LOG : jobs[w % jobs.length]!, `dev-writer-${w}`);
+        // The fourth writes in the stock's own log.
+        const roll = { item: "tape/3x0.5", lot: told.id, count: 100, place: "drawer" };
+        const e = w === 3 ? { ...told, type: "stock.received", payload: roll } : told;
         const res = await send(s.url, e).catch(() => null);
         if (!res) return;
         if ((await res.json().catch(() => null))?.accepted?.length) acknowledged.push(e.id);

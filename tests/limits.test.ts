@@ -137,7 +137,6 @@ const LIMITS: Record<string, Row[]> = {
   "stock.ordered": [
     ["letters", 1, 60, "seller"],
     ["number", 0, 365, "dueDays"],
-    ["items", 1, 60, "lines"],
   ],
   "stock.orderMoved": [["letters", null, 200, "note"]],
   "after.mended": [["letters", null, 200, "note"]],

@@ -1,7 +1,7 @@
 import { builds, plannedJob, snapshots, TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { foldStock, type StockEvent } from "../../stock";
-import { fold, OWN_SHELF, STOCK_LOG, stockFromJob, stockFromLog, stockNeeds } from "..";
+import { fold, OWN_SHELF, parseEvent, STOCK_LOG, stockFromJob, stockFromLog, stockNeeds } from "..";
 import type { JobEvent } from "../event";
 
 const kestrel = builds["ostrel-kestrel-14"]!;
@@ -125,6 +125,37 @@ describe("the stock's own log", () => {
     expect(bench.why("stock.orderMoved", { order: "B-1", is: "cancelled", lines: ["B-1.2"], note: "" })).toMatch(/was cancelled/);
     bench.do("stock.received", { item: "panel/GV140FHB-K31", lot: "P-3", count: 1, place: "", orderLine: "B-1.1" });
     expect(bench.why("stock.orderMoved", { order: "B-1", is: "shipped", note: "" })).toMatch(/Nothing of B-1 is on its way/);
+  });
+  it("an order has 1 to 60 lines, each by a name of its own, and a currency and number that can be", () => {
+    const order = (more: object) =>
+      parseEvent({
+        ...bench.events[0]!,
+        type: "stock.ordered",
+        payload: {
+          order: "B-7",
+          seller: "Norrow Parts",
+          currency: "EUR",
+          postageMinor: 0,
+          dueDays: 1,
+          confirmed: true,
+          lines: [{ line: "a", item: "film/wipes", count: 1, priceMinor: 1 }],
+          ...more,
+        },
+      }).ok;
+    const lines = (n: number) =>
+      Array.from({ length: n }, (_, k) => ({ line: `l${k}`, item: "film/wipes", count: 1, priceMinor: 1 }));
+    expect(order({})).toBe(true);
+    expect(order({ lines: lines(60) })).toBe(true);
+    for (const bad of [
+      { lines: [] },
+      { lines: lines(61) },
+      { lines: [...lines(2), lines(1)[0]] },
+      { currency: "eur" },
+      { order: "7" },
+      { confirmed: false },
+      { dueDays: 366 },
+    ])
+      expect(order(bad), JSON.stringify(bad).slice(0, 60)).toBe(false);
   });
   it("a receipt taken back puts its uses in breach, and is said", () => {
     bench.do("stock.used", { item: "tape/3x0.5", count: 400 });
