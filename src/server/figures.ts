@@ -1,6 +1,6 @@
 import { randomBytes } from "node:crypto";
 import { shareInterval } from "@/core/chance";
-import { msOf } from "@/core/job";
+import { msOf, OWN_SHELF } from "@/core/job";
 import { median } from "@/core/numeric";
 import { type CalendarRow, calendarFeed, csvText, type JobFacts, shopFigures } from "@/core/shopReport";
 import { lotWorth, readItem } from "@/core/stock";
@@ -39,19 +39,22 @@ export async function readFigures(nowMs: number): Promise<FiguresPageData> {
   const rateMinorPerHour = ref.quote?.data.benchRateMinorPerHour ?? 0;
   const { earned, ...figures } = shopFigures(facts, { nowIso: new Date(nowMs).toISOString(), rateMinorPerHour });
   const told = earned.filter((e) => e.leftMinor !== null).sort((a, b) => b.leftMinor! - a.leftMinor!);
-  const sellers = [...new Set(past.map((o) => o.seller))].sort().map((seller): SellerFigures => {
-    const own = past.filter((o) => o.seller === seller);
-    const came = own.filter((o) => o.tookDays !== null);
-    const returned = own.filter((o) => o.returned !== null).length;
-    return {
-      seller,
-      orders: own.length,
-      came: came.length,
-      tookDays: came.length ? median(came.map((o) => o.tookDays!)) : null,
-      quotedDays: came.length ? median(came.map((o) => o.quotedDays)) : null,
-      returned: { of: own.length, times: returned, ...shareInterval(returned, own.length), jobs: [] },
-    };
-  });
+  const sellers = [...new Set(past.map((o) => o.seller))]
+    .filter((s) => s !== OWN_SHELF)
+    .sort()
+    .map((seller): SellerFigures => {
+      const own = past.filter((o) => o.seller === seller);
+      const came = own.filter((o) => o.tookDays !== null);
+      const returned = own.filter((o) => o.returned !== null).length;
+      return {
+        seller,
+        orders: own.length,
+        came: came.length,
+        tookDays: came.length ? median(came.map((o) => o.tookDays!)) : null,
+        quotedDays: came.length ? median(came.map((o) => o.quotedDays)) : null,
+        returned: { of: own.length, times: returned, ...shareInterval(returned, own.length), jobs: [] },
+      };
+    });
   const lots = Object.values(stock.state.lots).filter((l) => l.left > 0);
   const codes = [...new Set(facts.flatMap((j) => (j.code && j.arrivedIso ? [j.code] : [])))].sort();
   return {

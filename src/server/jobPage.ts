@@ -1,6 +1,6 @@
 import type { Offer } from "@/core/catalogue";
 import type { JobEvent, Snapshot, Snapshots } from "@/core/job";
-import { changesOf, fold, panelReading } from "@/core/job";
+import { changesOf, fold, panelReading, STOCK_LOG } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import { madePlan, planAskOf } from "@/core/teardown";
 import { connection } from "@/data/connection";
@@ -39,6 +39,8 @@ async function panelsFor(
 
 /** Everything the page of one job starts with, its plan too where the station shows one; null when there is no such job. */
 export async function readJobPage(jobId: string, station = "plan") {
+  // The log of the stock is no job.
+  if (jobId === STOCK_LOG) return null;
   const log = await readLog(connection().db, jobId);
   if (log.events.length === 0) return null;
   const ref = await readReference();

@@ -6,12 +6,13 @@ import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { liftBuild } from "@/core/build";
 import { Build } from "@/core/build/schema";
-import { fold, type JobEvent } from "@/core/job";
+import { fold, type JobEvent, STOCK_LOG } from "@/core/job";
 import { progressOf } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog, storedSnapshots } from "@/data/eventStore";
 import { contentHash, listReference, saveReference } from "@/data/referenceStore";
 import { appendOne } from "./append";
+import { readJobPage } from "./jobPage";
 import { exportJob, importJob } from "./transfer";
 
 serverDb("transfer", { jobs: true });
@@ -45,6 +46,17 @@ describe("a job written by the first version", () => {
       if (kind === "build") expect(data.version).toBe(1);
     }
     expect(await importJob((await exportJob(JOB))!)).toMatchObject({ ok: true, added: 0, repeated: kept.events });
+  });
+  it("a job under the id of the shop's stock is no job", async () => {
+    const files = unzipSync(readFileSync(OLD));
+    const under = (n: string) => strToU8(strFromU8(files[n]!).replaceAll(JOB, STOCK_LOG));
+    const zip = zipSync({ ...files, "manifest.json": under("manifest.json"), "log.json": under("log.json") });
+    expect(await importJob(zip)).toEqual({
+      ok: false,
+      problems: [{ where: "manifest.json", message: "this is the id of the shop's stock, not of a job" }],
+    });
+    expect((await readLog(connection().db, STOCK_LOG)).events).toEqual([]);
+    expect(await readJobPage(STOCK_LOG)).toBeNull();
   });
   it("a snapshot that is not what its name says, or of no known kind, is named and nothing is saved", async () => {
     const files = unzipSync(readFileSync(OLD));

@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from "fflate";
-import { compareEvents, type JobEvent, photoOf } from "@/core/job";
+import { compareEvents, type JobEvent, photoOf, STOCK_LOG } from "@/core/job";
 import { readBlob, saveBlob } from "@/data/blobStore";
 import { connection } from "@/data/connection";
 import { findEvent, insertEvent, jobNumbers, readLog, storedSnapshots } from "@/data/eventStore";
@@ -52,6 +52,7 @@ export async function importJob(zip: Uint8Array): Promise<ImportJob> {
   if (!done.ok) return fail("file", `not read: ${done.problem}`);
   if (!done.answer.ok) return done.answer;
   const { jobId, events, snapshots, photos } = done.answer.job;
+  if (jobId === STOCK_LOG) return fail("manifest.json", "this is the id of the shop's stock, not of a job");
   await copyFirst();
   const { db } = connection();
   const numbers = await jobNumbers(db);

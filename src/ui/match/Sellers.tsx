@@ -2,6 +2,7 @@
 import { addDays, format } from "date-fns";
 import { RadioGroup } from "radix-ui";
 import { useState } from "react";
+import { OWN_SHELF } from "@/core/job";
 import { counted, formatMoney } from "@/core/quantity";
 import type { OffersReply } from "@/wire/sellers";
 import { SaidBox } from "../controls/SaidBox";
@@ -104,7 +105,10 @@ export function Sellers({
         </p>
       ) : (
         <p>
-          <Mark kind="look" size={16} /> {offer.seller} has said nothing of guarantee or returns. Ask before ordering.
+          <Mark kind="look" size={16} />{" "}
+          {offer.seller === OWN_SHELF
+            ? "It lies in your own stock: what it was kept as, and whose guarantee still runs, stands there. The price is what it cost."
+            : `${offer.seller} has said nothing of guarantee or returns. Ask before ordering.`}
         </p>
       )}
       <PromiseHint
