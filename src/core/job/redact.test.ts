@@ -9,8 +9,8 @@ import { parseEvent } from "./parseEvent";
 import { type EventType, PAYLOADS } from "./payloads";
 import { personalIn, REMOVED, redacted } from "./redact";
 
-/** Free text that stays: codes, sellers, parts and places, said from the trade and not from the code. */
 const OF_THE_SHELF = new Set(["item", "lot", "place", "seller", "job", "orderLine", "expires", "state", "donor"]);
+/** Free text that stays: codes, sellers, parts and places, said from the trade and not from the code. */
 const STAYS = [
   "identify.panelRead.code",
   "identify.panelRead.text",
