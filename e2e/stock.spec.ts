@@ -144,6 +144,16 @@ test("a free panel of the own shelf is offered beside the sellers, and one of un
   }
 });
 
+test("an opened panel of the own shelf waits to be picked: the seller of a new one stands first", async ({ bench, page }) => {
+  // The demo keeps one of this code, its film off, at the seller's own price.
+  const id = await bench.job("H-2419", "match");
+  const reply = await page.request.get(`${bench.url}/api/jobs/${id}/page?station=match`);
+  const { reference } = (await reply.json()) as { reference: { offers: { seller: string; panel: string; condition: string }[] } };
+  expect(reference.offers.filter((o) => o.seller === "Own shelf" && o.panel === "gv140fhb-k36").map((o) => o.condition)).toEqual([
+    "used",
+  ]);
+});
+
 test("a wrong panel goes back: the promise moves, says why, and the ways to keep it are priced, the cheapest first", async ({
   bench,
   page,

@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import type { LeadTime, Offer } from "@/core/catalogue";
+import { OWN_SHELF } from "@/core/job";
 import {
   compareFit,
   type FitRow,
@@ -18,7 +19,7 @@ export interface Candidate {
   data: Panel;
   rows: FitRow[];
   overall: Overall;
-  /** What sellers ask for it: those that have it first, then the cheapest. Never empty. */
+  /** What sellers ask for it: those that have it first, then the cheapest, an opened one of the own shelf last. Never empty. */
   offers: ListedOffer[];
   /** Why it stands where it stands. */
   why?: string;
@@ -29,6 +30,9 @@ const out = (o: ListedOffer) => Number(o.stock === 0);
 const NEAR_IN = 0.15;
 
 export const offerKey = (o: Offer): string => `${o.seller}|${o.condition}`;
+
+/** One of the own shelf that is not new is there to be picked by a hand, never by itself. */
+const opened = (o: Offer): number => Number(o.seller === OWN_SHELF && o.condition !== "new");
 
 /** Panels somebody offers in the old panel's size, compared with it, in the order a technician would take them. */
 export function useCandidates(old: Panel | null): Candidate[] {
@@ -41,7 +45,9 @@ export function useCandidates(old: Panel | null): Candidate[] {
       .flatMap((p): (Candidate & Ranking)[] => {
         const offers = reference.offers
           .filter((o) => o.panel === p.data.id)
-          .sort((a, b) => out(a) - out(b) || a.priceMinor - b.priceMinor || a.lead.p50Days - b.lead.p50Days);
+          .sort(
+            (a, b) => out(a) - out(b) || opened(a) - opened(b) || a.priceMinor - b.priceMinor || a.lead.p50Days - b.lead.p50Days,
+          );
         const first = offers[0];
         if (!first) return [];
         const rows = compareFit(old, p.data, build?.data ?? null);
