@@ -144,7 +144,7 @@ test("a free panel of the own shelf is offered beside the sellers, and one of un
   }
 });
 
-test("an opened panel of the own shelf waits to be picked: the seller of a new one stands first", async ({ bench, page }) => {
+test("a panel of the own shelf whose film is off is offered as used", async ({ bench, page }) => {
   // The demo keeps one of this code, its film off, at the seller's own price.
   const id = await bench.job("H-2419", "match");
   const reply = await page.request.get(`${bench.url}/api/jobs/${id}/page?station=match`);
