@@ -109,6 +109,8 @@ test("a drawer that disagrees is counted by its label; cut off, the count is kep
   await context.setOffline(false);
   await bench.settled();
   await page.reload();
+  await expect(page.locator("html[data-ready]")).toHaveCount(1);
+  await page.waitForLoadState("load");
   await expect(thing(page, "screw/M2x5 pan")).toContainText("9 here");
   // What is not known by its label comes in by it.
   await bench.scan("NEW-LABEL-7");
