@@ -1,9 +1,10 @@
+import type { JobEvent } from "@/core/job";
 import { closeConnection, connection, migrate, migrationsAhead } from "@/data/connection";
-import { DEMO_HOURS, demoEvents, demoHashes, demoSnapshots, demoStock, loadReference } from "@/data/demoScenario";
+import { DEMO_HOURS, demoEvents, demoSnapshots, demoStock, loadReference } from "@/data/demoScenario";
 import { demoYear, demoYearStock } from "@/data/demoYear";
-import { insertEvent } from "@/data/eventStore";
 import { endBrokenImports } from "@/data/importStore";
 import { holderOf, takeLock } from "@/data/lock";
+import { plantLogs } from "@/data/plantLogs";
 import { listKinds } from "@/data/referenceStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { appendOne } from "./append";
@@ -79,30 +80,23 @@ async function seed(): Promise<void> {
   const hashes = await loadReference(c, dataDir(), nowIso(), shop ? (file) => file.startsWith("reference/") : undefined);
   // The demo's bench is open whenever somebody looks at it.
   if (!shop) await saveShopHours(DEMO_HOURS);
+  const demo = shop ? [] : demoEvents(dataDir(), hashes, nowMs());
   if (!shop)
-    for (const job of [...demoEvents(dataDir(), hashes, nowMs()), demoStock(dataDir(), nowMs())])
+    for (const job of [...demo, demoStock(dataDir(), nowMs())])
       for (const e of job) {
         const done = await appendOne(e, nowMs());
         if (!done.ok) throw new Error(`the demo scenario does not pass its own gates: ${e.type}: ${done.reason}`);
       }
-  if (process.env.HELVANE_SEED === "year") await plantYear();
+  if (process.env.HELVANE_SEED === "year") plantYear(demo);
   await writeSetting(c.db, "seeded", { at: nowIso() });
 }
 
 /** A year of closed jobs behind the demo's own, with the rolls they took. Each is a job of the demo, whose gates let it pass. */
-async function plantYear(): Promise<void> {
+function plantYear(demo: readonly (readonly JobEvent[])[]): void {
   const c = connection();
-  const dir = dataDir();
-  const snapshots = demoSnapshots(dir);
-  const year = demoYear(demoEvents(dir, demoHashes(dir), nowMs()), snapshots, nowMs());
-  const text = new Map(Object.entries(snapshots).map(([h, s]) => [h, { kind: s.kind, json: JSON.stringify(s.data) }]));
-  await c.db.transaction().execute(async (trx) => {
-    for (const log of [...year, demoYearStock(year, snapshots, nowMs())])
-      for (const e of log) {
-        const bring = Object.values(e.payload).flatMap((v) => (typeof v === "string" && text.has(v) ? [[v, text.get(v)!]] : []));
-        await insertEvent(trx, { ...e, placed: e.clock }, nowIso(), Object.fromEntries(bring));
-      }
-  });
+  const snapshots = demoSnapshots(dataDir());
+  const year = demoYear(demo, snapshots, nowMs());
+  plantLogs(c, [...year, demoYearStock(year, snapshots, nowMs())], snapshots, nowIso());
 }
 
 /** As above, or ends in words: a process that stays and answers every page with an error helps nobody. */
