@@ -4,34 +4,12 @@ import sharp from "sharp";
 import { type Running, startServer } from "../e2e/server";
 import { STOCK_LOG } from "../src/core/job";
 import { seededRandom } from "../tests/randomActs";
+import { note, send } from "./acts";
 import { disk } from "./disk";
 import { schedules } from "./schedules";
 import { addClosedJobs, addOpenJobs } from "./shop";
 import { quantile, say } from "./stats";
 
-const uuid = (n: number, tail = "0000") => `0190eeee-${tail}-7000-8000-${n.toString(16).padStart(12, "0")}`;
-const clockAt = (ms: number, n: number) => `${String(ms).padStart(15, "0")}-${String(n).padStart(6, "0")}`;
-let made = 0;
-const note = (jobId: string, device: string, seen = 0) => {
-  made += 1;
-  return {
-    id: uuid(made),
-    jobId,
-    type: "job.noted",
-    v: 1,
-    payload: { text: `act ${made}` },
-    who: "Bench",
-    device,
-    clock: clockAt(Date.now(), made % 1_000_000),
-    seen,
-  };
-};
-const send = (url: string, event: { jobId: string }) =>
-  fetch(`${url}/api/jobs/${event.jobId}/events`, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify({ events: [event] }),
-  });
 async function jobsOf(s: Running): Promise<string[]> {
   const html = await (await fetch(s.url)).text();
   return [...new Set([...html.matchAll(/\/jobs\/([0-9a-f-]{36})\//g)].map((m) => m[1]!))];

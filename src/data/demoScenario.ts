@@ -51,6 +51,18 @@ function shippedRows(dir: string, kind: ReferenceKind): { file: string; raw: unk
   return (raw as Record<string, unknown[]>)[shipped.list]!.map((row) => ({ file: shipped.file, raw: row }));
 }
 
+/** Every row that ships, read and checked: by kind where a kind has one row, else by kind and id. */
+function* shippedTables(dir: string, wanted: (file: string, kind: ReferenceKind) => boolean) {
+  for (const kind of Object.keys(TABLES) as ReferenceKind[])
+    for (const { file, raw } of shippedRows(dir, kind)) {
+      if (!wanted(file, kind)) continue;
+      const r = readRow(kind, raw);
+      if (!r.ok) throw new Error(`${file}: ${r.problem}`);
+      const id = (TABLES[kind].id as (row: unknown) => string)(r.row);
+      yield { kind, id, row: r.row, name: id === "shipped" ? kind : `${kind}:${id}`, hash: contentHash(r.row) };
+    }
+}
+
 /**
  * Loads the reference data every kind ships with, from the open-format files.
  * @param wanted which of the files; all of them unless somebody says less
@@ -63,30 +75,16 @@ export async function loadReference(
   wanted: (file: string, kind: ReferenceKind) => boolean = () => true,
 ): Promise<Map<string, string>> {
   const hashes = new Map<string, string>();
-  for (const kind of Object.keys(TABLES) as ReferenceKind[])
-    for (const { file, raw } of shippedRows(dir, kind)) {
-      if (!wanted(file, kind)) continue;
-      const r = readRow(kind, raw);
-      if (!r.ok) throw new Error(`${file}: ${r.problem}`);
-      const id = (TABLES[kind].id as (row: unknown) => string)(r.row);
-      await saveReference(c.db, kind, id, r.row, null, nowIso);
-      hashes.set(id === "shipped" ? kind : `${kind}:${id}`, contentHash(r.row));
-    }
+  for (const r of shippedTables(dir, wanted)) {
+    await saveReference(c.db, r.kind, r.id, r.row, null, nowIso);
+    hashes.set(r.name, r.hash);
+  }
   return hashes;
 }
 
-/** Content hashes of what ships, by kind where a kind has one row, else by kind and id: as `loadReference` tells them, without a shop. */
-export function demoHashes(dir: string): Map<string, string> {
-  const hashes = new Map<string, string>();
-  for (const kind of Object.keys(TABLES) as ReferenceKind[])
-    for (const { file, raw } of shippedRows(dir, kind)) {
-      const r = readRow(kind, raw);
-      if (!r.ok) throw new Error(`${file}: ${r.problem}`);
-      const id = (TABLES[kind].id as (row: unknown) => string)(r.row);
-      hashes.set(id === "shipped" ? kind : `${kind}:${id}`, contentHash(r.row));
-    }
-  return hashes;
-}
+/** Content hashes of what ships, as `loadReference` tells them, without a shop. */
+export const demoHashes = (dir: string): Map<string, string> =>
+  new Map([...shippedTables(dir, () => true)].map((r) => [r.name, r.hash]));
 
 /** The demo jobs as events: dates relative to `nowMs`, references by content hash. */
 export function demoEvents(dir: string, hashes: ReadonlyMap<string, string>, nowMs: number): JobEvent[][] {

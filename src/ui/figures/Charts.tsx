@@ -25,14 +25,6 @@ const PARTS = ["decision", "panel", "bench", "handOver"] as const;
 function Pane({ says, height, children }: { says: string; height: number; children: React.ReactElement }) {
   return (
     <figure role="img" aria-label={says} style={{ height }}>
-      <svg width="0" height="0" className="absolute" aria-hidden="true">
-        <defs>
-          <pattern id="figHatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <rect width="6" height="6" fill="var(--sheet)" />
-            <path d="M0 0V6" stroke="var(--ink)" strokeWidth="1.3" />
-          </pattern>
-        </defs>
-      </svg>
       <ResponsiveContainer width="100%" height="100%">
         {children}
       </ResponsiveContainer>

@@ -2,6 +2,7 @@
 import dynamic from "next/dynamic";
 import { formatMoney, listed } from "@/core/quantity";
 import type { FiguresPageData } from "@/wire/figures";
+import { Hatch } from "../draw/Hatch";
 import { CalendarForm } from "./CalendarForm";
 import { JobsBehind } from "./JobsBehind";
 import { Lies, SellerRows } from "./Rows";
@@ -40,6 +41,7 @@ export function Figures({ page }: { page: FiguresPageData }) {
   const ratio = f.hands.plannedMin > 0 ? f.hands.tookMin / f.hands.plannedMin : null;
   return (
     <div className="figures">
+      <Hatch id="figHatch" />
       <section>
         <h2 className="sec">How long do jobs take?</h2>
         <p className="tells">{turn}</p>

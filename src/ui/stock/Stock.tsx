@@ -9,6 +9,7 @@ import { counted } from "@/core/quantity";
 import type { StockPageData } from "@/wire/stock";
 import { Sheet } from "../controls/Sheet";
 import { useBenchKeys } from "../controls/useBenchKeys";
+import { Hatch } from "../draw/Hatch";
 import { HELD_SAYS } from "../job/held";
 import { Brand } from "../shell/JobStrip";
 import { nextTheme } from "../shell/theme";
@@ -17,7 +18,6 @@ import { CameIn, type CameInStart } from "./CameIn";
 import { ItemSide, type LotAct } from "./ItemSide";
 import { NotTakenList } from "./NotTakenList";
 import { Parcels } from "./Parcels";
-import { KeptHatch } from "./StockShapes";
 import { StockShelves } from "./StockShelves";
 import { Breaches, ToCount } from "./ToCount";
 import { useStock } from "./useStock";
@@ -105,7 +105,7 @@ export function Stock({ page }: { page: StockPageData }) {
   const last = log.canTakeBack;
   return (
     <div className="frame">
-      <KeptHatch />
+      <Hatch id="kept" />
       <header className="strip">
         <div className="facts">
           <Brand />

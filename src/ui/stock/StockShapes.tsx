@@ -18,18 +18,6 @@ const look = (k: "free" | "kept" | "need") =>
       ? { fill: "url(#kept)", stroke: "var(--ink)" }
       : { fill: "none", stroke: "var(--ink)", strokeDasharray: "4 3" };
 
-/** The hatching of what is kept, once on a page. */
-export const KeptHatch = () => (
-  <svg width="0" height="0" className="absolute" aria-hidden="true">
-    <defs>
-      <pattern id="kept" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <rect width="6" height="6" fill="var(--sheet)" />
-        <path d="M0 0V6" stroke="var(--ink)" strokeWidth="1.3" />
-      </pattern>
-    </defs>
-  </svg>
-);
-
 const piecesOf = (i: ShelfItem): ("free" | "kept" | "need")[] => [
   ...Array.from({ length: i.kept }, () => "kept" as const),
   ...Array.from({ length: i.free }, () => "free" as const),
