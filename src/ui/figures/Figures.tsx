@@ -85,7 +85,7 @@ export function Figures({ page }: { page: FiguresPageData }) {
           <>
             <p className="tells">
               {loss.length === 0
-                ? "Nothing is below the line"
+                ? "No family and no panel is below the line"
                 : `${listed(loss.map((l) => l.key))} ${loss.length === 1 ? "lies" : "lie"} below the line`}
               , after parts and hands-on time.
             </p>
