@@ -1,7 +1,9 @@
 import type { Metadata, Viewport } from "next";
-import { cookies } from "next/headers";
+import { cookies, headers } from "next/headers";
 import type { ReactNode } from "react";
 import { readHabits } from "@/server/habits";
+import { TypedEarly } from "@/ui/shell/TypedEarly";
+import { NOTE_EARLY } from "@/ui/shell/typedEarlyNote";
 import "./globals.css";
 
 export const metadata: Metadata = { title: "Helvane", description: "Panel repair, from the first look to the hand-over" };
@@ -15,9 +17,15 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     (h) => h.dateOrder,
     () => "dmy",
   );
+  const nonce = (await headers()).get("x-nonce") ?? undefined;
   return (
     <html lang="en" data-theme={theme} data-date-order={dateOrder} suppressHydrationWarning>
-      <body>{children}</body>
+      <body>
+        {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of our own, before all other scripts */}
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: NOTE_EARLY }} />
+        {children}
+        <TypedEarly />
+      </body>
     </html>
   );
 }

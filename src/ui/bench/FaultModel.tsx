@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { Said } from "@/client/send";
 import type { TriageTable } from "@/core/triage";
 import { Choose } from "../controls/Choose";
@@ -13,8 +13,13 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
   const [at, setAt] = useState(table.findings.find((f) => f.strength)?.id ?? "");
   const [file, setFile] = useState("");
   const [said, setSaid] = useState<Said | null>(null);
-  // What the server holds now: after a save, a shipped model put back, another writer.
-  useEffect(() => setDraft(table), [table]);
+  // What the server holds now: after a save, a shipped model put back, another writer. The same version again is no news,
+  // and what is being typed stays.
+  const [seen, setSeen] = useState(version);
+  if (seen !== version) {
+    setSeen(version);
+    setDraft(table);
+  }
   const changed = JSON.stringify(draft) !== JSON.stringify(table);
   const send = async (body: unknown, words: string) => {
     const res = await fetch("/api/triage", {

@@ -1,0 +1,56 @@
+"use client";
+import { useEffect } from "react";
+import "./typedEarlyNote";
+
+type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
+
+const isField = (t: EventTarget): t is Field =>
+  t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLSelectElement;
+
+/** React has taken the element over: from here on it hears its events. */
+const takenOver = (el: Element) => Object.keys(el).some((k) => k.startsWith("__reactProps"));
+
+/**
+ * Says again what was typed into a field before the page listened. The field shows it already; the page holds what it
+ * was served with. So the field is first put back to that, by the setter the page watches, and then to what was typed
+ * by the one it does not watch: to the page that is a change as from the keyboard.
+ */
+function sayAgain(el: Field): void {
+  if (el instanceof HTMLSelectElement) {
+    el.dispatchEvent(new Event("change", { bubbles: true }));
+  } else if (el instanceof HTMLInputElement && (el.type === "checkbox" || el.type === "radio")) {
+    if (el.checked === el.defaultChecked) return;
+    el.checked = el.defaultChecked;
+    el.click();
+  } else if (!(el instanceof HTMLInputElement && el.type === "file")) {
+    const typed = el.value;
+    el.value = el.defaultValue;
+    Object.getOwnPropertyDescriptor(Object.getPrototypeOf(el), "value")?.set?.call(el, typed);
+    el.dispatchEvent(new Event("input", { bubbles: true }));
+  } else if (el.files?.length) {
+    el.dispatchEvent(new Event("change", { bubbles: true }));
+  }
+}
+
+/** Nothing typed is lost, not even what was typed in the second before the page woke up. */
+export function TypedEarly() {
+  useEffect(() => {
+    if (window.noteEarly) removeEventListener("input", window.noteEarly, true);
+    const waiting = window.typedEarly ?? new Set();
+    let frame = 0;
+    const look = () => {
+      for (const t of waiting) {
+        if (!isField(t) || !t.isConnected) waiting.delete(t);
+        else if (takenOver(t)) {
+          waiting.delete(t);
+          sayAgain(t);
+        }
+      }
+      if (waiting.size) frame = requestAnimationFrame(look);
+    };
+    // one frame later: what was taken over in this same breath has its own effects behind it
+    frame = requestAnimationFrame(look);
+    return () => cancelAnimationFrame(frame);
+  }, []);
+  return null;
+}
