@@ -28,6 +28,9 @@ export class Hands {
   private pressed = false;
   private tested: boolean = false;
   private proven = 0;
+  /** Over a thousand volts: fed while the lid lay open, and whether somebody made it safe for that. */
+  private lampGuarded = false;
+  private lampCharged = false;
 
   constructor(private readonly b: Build) {}
 
@@ -78,7 +81,38 @@ export class Hands {
       .map((c) => c.id);
   }
 
+  private get lamp(): boolean {
+    return this.b.inverterOn !== undefined || this.b.connectors.some((c) => c.kind === "lampLead");
+  }
+  /** The lid is open: the panel or its frame lies bare. */
+  private get lidOpen(): boolean {
+    if (this.subject === "none") return true;
+    return this.b.parts.some(
+      (p) =>
+        p.view === "lid" && this.goesBack(p.id) && p.id !== this.b.subject.part && (this.out.has(p.id) || this.folded.has(p.id)),
+    );
+  }
+  /** What feeds or wakes it with an open lamp circuit; where a hand goes next matters as well. */
+  private volts(e: JobEvent): void {
+    if (!this.lamp) return;
+    const point = this.b.connectors.find((c) => c.id === (e.payload as { connector?: string }).connector)?.powerPoint;
+    const feeds = ["bench.mainsIn", "bench.started", "swap.looseTested", "prove.checkDone"].includes(e.type);
+    if ((feeds || (e.type === "swap.cableConnected" && point && this.b.isolation.startsWhenAttached)) && this.lidOpen) {
+      if (!this.lampGuarded) this.say(e, "", "the lamp circuit is fed with the lid open");
+      this.lampCharged = true;
+    }
+    if (e.type === "bench.lampGuarded") this.lampGuarded = true;
+    if (e.type === "bench.lampWaited") {
+      if (this.running || this.mains === "in") this.say(e, "", "it does not discharge while it is fed");
+      this.lampCharged = false;
+      this.lampGuarded = false;
+    }
+    if (this.lampCharged && /^(swap\.cable|open\.|close\.(part|screw)|bond\.)/.test(e.type) && !point)
+      this.say(e, "", "a hand goes in while the inverter is charged");
+  }
+
   private act(e: JobEvent): void {
+    this.volts(e);
     const { b } = this;
     const p = e.payload as Record<string, never> & Record<string, string>;
     const say = (about: string, words: string) => this.say(e, about, words);
@@ -177,7 +211,7 @@ export class Hands {
         return;
       }
       case "bond.linerPulled":
-        if (!this.tested) say(p.piece!, "a liner is off before the panel was tried");
+        if (!this.tested && !this.lamp) say(p.piece!, "a liner is off before the panel was tried");
         if (this.voltage) say(p.piece!, "under voltage");
         return;
       case "bond.tapeLaid":
@@ -393,7 +427,7 @@ export class Hands {
     for (const id of this.off) this.say(e, id, "is left off");
     for (const [id, how] of this.screw)
       if (how === "loose" || this.held(this.group(id)).some((h) => this.goesBack(h))) this.say(e, id, `is left ${how}`);
-    if (!this.tested) this.say(e, "", "never tried before it was stuck");
+    if (!this.tested && !this.lamp) this.say(e, "", "never tried before it was stuck");
     if (this.proven === 0) this.say(e, "", "never proven");
     if (this.laid.size && !this.pressed) this.say(e, "", "tape laid and never pressed");
   }

@@ -67,6 +67,15 @@ export function randomMachine(seed: number): Build {
       screws: [1, 2, 3, 4].map((i) => ({ id: `own-${i}`, type: "cross", xMm: 20 * i, yMm: 12, where: `corner ${i}` })),
     });
   newWords(b, random, names);
+  // Lit by a lamp: an inverter somewhere, or only a lead nobody said more of.
+  if (random() < 0.15) {
+    b.connectors.push({ ...like, id: "lamp-lead", name: "Lamp lead", kind: "lampLead", xMm: like.xMm + 9, serves: "picture" });
+    // No pack sits under a part of the lid and starts the machine by itself as well.
+    b.isolation.startsWhenAttached &&= !b.parts.some(
+      (p) => p.view === "lid" && b.connectors.some((c) => c.powerPoint && c.under.includes(p.id)),
+    );
+    if (random() < 0.7) b.inverterOn = pick(["panel", "rearCover", "hingeCover"]);
+  }
   return b;
 }
 

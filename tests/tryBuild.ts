@@ -1,4 +1,4 @@
-import { type Build, indexBuild, parseBuild } from "@/core/build";
+import { type Build, indexBuild, parseBuild, withLamp } from "@/core/build";
 import { eventGate } from "@/core/job";
 import { makePlan, nextAct } from "@/core/teardown";
 import { stepDone } from "@/core/teardown/steps";
@@ -34,10 +34,13 @@ export function wholeJobOn(id: string, panel = `fits-${id}`): TestBench {
 
 /**
  * Carries a plan out as it stands, step by step, every act asked of its gate: what a pair of hands does that reads the list.
+ * @param lamp how a lamp-lit machine is tried
  * @returns the bench with its log, and what stopped it; null when it came to hand-over
  */
-export function carryOut(build: Build): { b: TestBench; stopped: string | null } {
-  const b = jobOn(build.id);
+export function carryOut(own: Build, lamp: "afterBezel" | "open" = "afterBezel"): { b: TestBench; stopped: string | null } {
+  const b = jobOn(own.id);
+  const build = withLamp(own, false, lamp);
+  if (lamp === "open") b.do("plan.lampTestChosen", { test: "open", by: "Sela" });
   const r = makePlan(build);
   if (!r.ok) return { b, stopped: `no plan: ${r.problem}` };
   for (const step of [...r.plan.out, ...r.plan.in])

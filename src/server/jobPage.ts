@@ -1,6 +1,7 @@
+import { howTried } from "@/core/build";
 import type { Offer } from "@/core/catalogue";
 import type { JobEvent, Snapshot, Snapshots } from "@/core/job";
-import { changesOf, fold, panelReading, STOCK_LOG } from "@/core/job";
+import { asWorked, changesOf, fold, panelReading, STOCK_LOG } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import { madePlan, planAskOf } from "@/core/teardown";
 import { connection } from "@/data/connection";
@@ -60,11 +61,12 @@ export async function readJobPage(jobId: string, station = "plan") {
   const kept = hash ? log.snapshots[hash] : undefined;
   const build = kept?.kind === "build" ? kept.data : hash === current?.hash ? current?.data : undefined;
   const ask =
-    planAskOf(view, weights) ?? (station === "plan" && build ? { build, changes: changesOf(view), quick: false, weights } : null);
+    planAskOf(view, weights) ??
+    (station === "plan" && build ? { build: asWorked(view, build), changes: changesOf(view), quick: false, weights } : null);
   return {
     plan:
       ask && hash
-        ? { key: planKey(hash, state.finds, ask.changes, weights, ask.build.isolation.testSupply, ask.also), made: madePlan(ask) }
+        ? { key: planKey(hash, state.finds, ask.changes, weights, howTried(ask.build), ask.also), made: madePlan(ask) }
         : null,
     events: log.events as JobEvent[],
     snapshots: log.snapshots as Snapshots,

@@ -18,13 +18,13 @@ export interface PlannerAnswer {
   goals: OtherGoal[];
 }
 
-/** What a plan was made from, as a text: equal texts mean the same plan. */
+/** What a plan was made from, as a text: equal texts mean the same plan; `tried` says how the machine is fed and tried. */
 export const planKey = (
   buildHash: string,
   finds: readonly unknown[],
   changes: PlanAsk["changes"],
   weights: PlanAsk["weights"],
-  supply: PlanAsk["build"]["isolation"]["testSupply"],
+  tried: string,
   also: readonly string[] = [],
 ): string =>
-  JSON.stringify([buildHash, finds, weights, supply, also, changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);
+  JSON.stringify([buildHash, finds, weights, tried, also, changes.map((c) => [c.field, c.act, c.part, c.minutes, c.at])]);

@@ -42,6 +42,7 @@ export {
   SUPPLIES,
   type Supply,
 } from "./kinds";
+export { howTried, LAMP_WAIT_S, type LampTest, lampLit, triedWhole, withLamp } from "./lamp";
 export { BUILD_VERSION, liftBuild } from "./lift";
 export { comesBack, hangs, partsHeld, screwsComeBack, turnOf } from "./order";
 export { type ParsedBuild, parseBuild } from "./parse";

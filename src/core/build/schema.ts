@@ -282,6 +282,7 @@ export const Build = z.strictObject({
   /** Whether a new panel has to be bound to the board by the maker's software; missing = not known. */
   pairing: z.boolean().optional(),
 });
-export type Build = z.infer<typeof Build>;
+/** A build as the work knows it: `lampTest` is the job's to say, never a file's. */
+export type Build = z.infer<typeof Build> & { lampTest?: "afterBezel" | "open" };
 /** A build as written in a file, before defaults are filled in. */
 export type BuildInput = z.input<typeof Build>;

@@ -1,4 +1,4 @@
-import { applyFinds, type Build, type BuildIndex, indexBuild, withSupply } from "../build";
+import { applyFinds, type Build, type BuildIndex, indexBuild, withLamp, withSupply } from "../build";
 import {
   type Change,
   codeKey,
@@ -41,8 +41,18 @@ const snapshot = <K extends Snapshots[string]["kind"]>(v: JobView, kind: K, hash
  */
 export const buildOf = (v: JobView): BuildIndex | null => {
   const b: Build | null = snapshot(v, "build", v.state.plan?.buildHash);
-  return b ? indexBuild(withSupply(applyFinds(b, v.state.finds), v.state.plan?.supply)) : null;
+  return b ? indexBuild(asWorked(v, b)) : null;
 };
+/**
+ * A build as this job works on it: with what was found, the supply and the way of trying a lamp that were chosen. A panel known
+ * to be lit by a lamp makes it a lamp-lit machine, whatever its build says.
+ * @example asWorked(view, build).isolation.testSupply // "mains"
+ */
+export function asWorked(v: JobView, build: Build): Build {
+  const { plan, finds } = v.state;
+  const lit = [oldPanelOf(v), candidateOf(v)].some((p) => p?.backlight.value === "ccfl");
+  return withLamp(withSupply(applyFinds(build, finds), plan?.supply), lit, plan?.lamp?.test);
+}
 /** The machine the match was held against: the plan's build, else the one named when the candidate was chosen. */
 const matchBuildOf = (v: JobView): Build | null => buildOf(v)?.build ?? snapshot(v, "build", v.state.match.chosen?.buildHash);
 /** The policy faults of this job are judged by; null before one was tapped. @example policyOf(view) // null */

@@ -3,6 +3,7 @@ import { type Answer, no } from "./answer";
 import { buildOf, type JobView } from "./derived";
 import type { JobEvent } from "./event";
 import type { EventType } from "./payloads";
+import { lampClear } from "./power";
 import { ruleOf } from "./registry";
 import type { EventRule } from "./rule";
 import { STOCK_LOG } from "./stock/log";
@@ -55,6 +56,8 @@ export function eventGate(v: JobView, e: JobEvent): Answer {
   const powers = typeof rule.powers === "function" ? rule.powers(e.payload as never, v) : rule.powers;
   const wet = powers ? dryClear(v) : null;
   if (wet) return wet;
+  const lamp = powers ? lampClear(v, e.type === "swap.cableConnected") : null;
+  if (lamp) return lamp;
   if (rule.on === "machine") {
     const money = openMoneyStops(s)[0];
     if (money) return no("money", `${moneyWords(money).name}: ${moneyWords(money).say}`);

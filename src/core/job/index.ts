@@ -33,7 +33,7 @@ export { type PauseCard, pauseCard } from "./pauseCard";
 export type { EventType, Payload } from "./payloads";
 export { ARRIVAL_ITEMS, CONDITION_KINDS, LOGINS, MISHAPS, QUOTE_OPTIONS, RETURN_REASONS } from "./payloadWords";
 export { POINT_WORDS, POINTS, type PointOfNoReturn, type PointRow, pointCheck } from "./points";
-export { type Power, packCut, powerOf } from "./power";
+export { type Power, packCut, powerOf, standsOpen } from "./power";
 export { personalIn, REMOVED, redacted } from "./redact";
 export { type ActType, RULES, ruleOf } from "./registry";
 export { mayPlanAnew } from "./replan";

@@ -1,4 +1,4 @@
-import { hangs, hasFilms, hiddenBySeat } from "../build";
+import { hangs, hasFilms, hiddenBySeat, triedWhole } from "../build";
 import { listed } from "../quantity";
 import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "./derived";
 import { powerOf } from "./power";
@@ -56,7 +56,7 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   if (unmade.length) rows.push(row("Changes for this panel", `not yet: ${listed(unmade.map((c) => c.act.toLowerCase()))}`));
   if (point === "liner") {
     if (films) rows.push(row("Dust blown off", s.bond.dusted ? null : "not yet"));
-    if (!hangs(b.build)) rows.push(row("Loose test valid", looseTestMissing(v)));
+    if (!hangs(b.build) && !triedWhole(b.build)) rows.push(row("Loose test valid", looseTestMissing(v)));
     rows.push(row("Lowering rehearsed", s.bond.rehearsed ? null : "not yet"));
     if (films) rows.push(row("Back film still on", s.bond.backFilmOff ? "it is off: seat at once, no dust" : null));
     return rows;
@@ -68,7 +68,8 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   rows.push(row("Panel seated", seated(s) ? null : "not yet"));
   if (films) rows.push(row("Films off, no crumbs", s.bond.frontFilmOff ? null : "front film still on"));
   const open = passStatus(v, "open");
-  rows.push(row("Open pass proven", open.complete ? null : "a check of the open pass is missing or void"));
+  if (!triedWhole(b.build))
+    rows.push(row("Open pass proven", open.complete ? null : "a check of the open pass is missing or void"));
   if (point === "baseCover") {
     const points = b.powerPoints.filter((c) => s.connectors[c.id] === "off");
     rows.push(

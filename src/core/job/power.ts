@@ -1,4 +1,4 @@
-import type { BuildIndex } from "../build";
+import { type BuildIndex, comesBack, LAMP_WAIT_S, lampLit, overPower } from "../build";
 import { listed } from "../quantity";
 import type { PowerState } from "../triage";
 import { type Answer, no } from "./answer";
@@ -28,6 +28,20 @@ export const packCut = (s: JobState, b: BuildIndex | null): boolean =>
     ? s.bench.batteryOff
     : b.powerPoints.length > 0 && b.powerPoints.every((c) => s.connectors[c.id] === "off"));
 
+/**
+ * Something that came off or was folded away is not back: a hand could reach in. What in the base only lies over the pack's own
+ * plug is looked past: it goes on last of all.
+ * @example standsOpen(emptyState(), null) // false
+ */
+export function standsOpen(s: JobState, b: BuildIndex | null): boolean {
+  if (s.subject === "out") return true;
+  const over = b && overPower(b);
+  return Object.entries(s.parts).some(
+    ([id, p]) =>
+      (p === "out" || p === "folded") && !(over?.has(id) && b?.part.get(id)?.view !== "lid") && comesBack(b?.part.get(id) ?? {}),
+  );
+}
+
 /** It runs: whatever was recorded of its shutting down is over. @example wake(emptyState()) */
 export function wake(s: JobState): void {
   s.bench.shutDown = false;
@@ -37,6 +51,7 @@ export function wake(s: JobState): void {
 /** Mains in, battery on, or a test: isolation has an end. @example endIsolation(emptyState(), "000000000000001-000000") */
 export function endIsolation(s: JobState, clock: string): void {
   s.bench.drained = false;
+  if (standsOpen(s, null)) s.bench.openLive = true;
   s.bench.since = clock;
 }
 
@@ -57,6 +72,8 @@ function missingFor(s: JobState, b: BuildIndex | null): string[] {
   else if (b.build.isolation.by === "batteryOffMode") {
     if (!s.bench.batteryOff) missing.push("enter battery-off mode and prove it");
   } else for (const p of b.powerPoints) if (s.connectors[p.id] !== "off") missing.push(`open ${p.name.toLowerCase()}`);
+  if (missing.length === 0 && s.bench.openLive && b && lampLit(b.build))
+    missing.push(`leave the inverter alone for ${LAMP_WAIT_S} s`);
   if (missing.length === 0 && !s.bench.drained) missing.push("hold the power key to drain");
   return missing;
 }
@@ -92,6 +109,22 @@ export function isolatedFor(v: JobView, gate: string): Answer {
   const power = powerOf(v);
   return power.isolated ? null : no(gate, `Not isolated. Still to do: ${listed(power.missing)}.`);
 }
+
+/**
+ * No power on an open lamp circuit unless a trained person has insulated the inverter, for this start.
+ * @param attaching a pack is put on, nothing is started: that feeds the inverter only where the machine starts by itself
+ * @example lampClear(view, false) // null
+ */
+export function lampClear(v: JobView, attaching: boolean): Answer {
+  const b = buildOf(v);
+  if (attaching && !b?.build.isolation.startsWhenAttached) return null;
+  if (!b || !lampLit(b.build) || !standsOpen(v.state, b) || v.state.bench.lampGuard) return null;
+  return no("lamp", b.build.lampTest === "open" ? LAMP_SAYS : `${LAMP_SAYS} Or close it first: it is tried whole.`);
+}
+
+/** What an open lamp circuit asks for before power. */
+const LAMP_SAYS =
+  "Lamp circuit open: over a thousand volts as soon as it is fed. A trained person insulates the inverter, keeps hands off and records it first.";
 
 /**
  * No supply on a machine whose new panel is only half connected, from the mains or from the pack.

@@ -72,6 +72,7 @@ describe("every kind of event", () => {
       state.breaches = [{ eventId: "01900000-0000-7000-8000-000000000001", gate: "x", reason: "y", resolved: null }];
       state.bench = {
         ...state.bench,
+        openLive: type === "bench.lampWaited",
         shutDown: type !== "bench.shutDown",
         running: type === "bench.shutDown",
         mains: type === "bench.mainsOut" ? "in" : "out",

@@ -1,4 +1,4 @@
-import type { Build, KeptFind, Supply } from "../build";
+import type { Build, KeptFind, LampTest, Supply } from "../build";
 import type { CauseTable, Seen } from "../causes";
 import type { Panel } from "../panel";
 import type { Procedure } from "../procedure";
@@ -94,7 +94,14 @@ export interface JobState {
     looks: Record<string, { result: "agrees" | "differs"; source: "M" | "L" | "D"; note: string; photo?: Photo | undefined }>;
   };
   /** `supply` where another than the build's feeds the tests. */
-  plan: { buildHash: string; goal: string; supply?: Supply; checksHash?: string | undefined } | null;
+  plan: {
+    buildHash: string;
+    goal: string;
+    supply?: Supply;
+    checksHash?: string | undefined;
+    /** How a lamp-lit machine is tried, and the trained person who tries it open. */
+    lamp?: { test: LampTest; by: string };
+  } | null;
   bench: {
     mains: "unknown" | "in" | "out";
     /** Told by an act: started, shut down; null before any. */
@@ -102,6 +109,10 @@ export interface JobState {
     shutDown: boolean;
     batteryOff: boolean;
     drained: boolean;
+    /** Power came while it stood open: an inverter, where there is one, is charged until it was left alone. */
+    openLive: boolean;
+    /** Whoever insulated the inverter and keeps hands off, for this start only. */
+    lampGuard: string | null;
     /** Clock of the act that last made the bench isolated or ended it. */
     since: string | null;
   };
@@ -238,7 +249,16 @@ export function emptyState(): JobState {
     identify: { readings: [] },
     match: { chosen: null, asked: {}, order: null, arrived: null, arrival: {}, returns: [], looks: {} },
     plan: null,
-    bench: { mains: "unknown", running: null, shutDown: false, batteryOff: false, drained: false, since: null },
+    bench: {
+      mains: "unknown",
+      running: null,
+      shutDown: false,
+      batteryOff: false,
+      drained: false,
+      openLive: false,
+      lampGuard: null,
+      since: null,
+    },
     heat: { on: null, offClock: null, passes: 0 },
     screws: {},
     screwNotes: {},

@@ -1,4 +1,4 @@
-import { type Build, type BuildIndex, hangs, partsHeld } from "../build";
+import { type Build, type BuildIndex, hangs, partsHeld, triedWhole } from "../build";
 import { cutList } from "../tape";
 import type { JobState } from "./state";
 
@@ -12,7 +12,7 @@ export const seated = (s: Pick<JobState, "subject">): boolean => s.subject === "
  */
 export const pastTest = (s: Pick<JobState, "subject" | "looseTest" | "prove">, b: Build): boolean => {
   if (!seated(s)) return false;
-  if (!hangs(b) || Object.keys(s.prove.open).length > 0) return true;
+  if (!hangs(b) || triedWhole(b) || Object.keys(s.prove.open).length > 0) return true;
   return !!s.looseTest?.picture && !s.looseTest.voidedBy;
 };
 

@@ -50,7 +50,7 @@ export function overallVerdict(rows: readonly FitRow[]): Overall {
     return {
       ...counts,
       kind: "doNotConnect",
-      words: `Do not connect yet: ${listed(destroying.map((d) => d.name.split(",")[0]!.toLowerCase()))} not known.${also.length ? ` Then ${listed(also)}` : " Fits"}${agree}`,
+      words: `Do not connect yet: ${namesOf(destroying)} not known.${also.length ? ` Then ${listed(also)}` : " Fits"}${agree}`,
       short: `${looks} to look at`,
     };
   }
@@ -85,4 +85,10 @@ export function overallVerdict(rows: readonly FitRow[]): Overall {
     words: `Same in every field compared${agree}`,
     short: looks ? `same, ${looks} to look at` : "same",
   };
+}
+
+/** Rows in a headline: three by name, or two and how many more; all of them stand below it. */
+function namesOf(rows: readonly FitRow[]): string {
+  const names = rows.map((d) => d.name.split(",")[0]!.toLowerCase());
+  return listed(names.length > 3 ? [...names.slice(0, 2), `${names.length - 2} more facts`] : names);
 }

@@ -1,8 +1,8 @@
 "use client";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { read, whoIsHere, write } from "@/client/device";
-import { applyFinds, withSupply } from "@/core/build";
-import { candidateOf, changesOf, oldPanelOf, openHazards } from "@/core/job";
+import { howTried } from "@/core/build";
+import { asWorked, candidateOf, changesOf, oldPanelOf, openHazards } from "@/core/job";
 import { progressIn } from "@/core/teardown";
 import type { JobReference } from "@/wire/jobPage";
 import { type KeptPlan, planKey } from "@/wire/plan";
@@ -45,11 +45,11 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
     const hash = log.state.plan?.buildHash ?? log.state.match.chosen?.buildHash;
     const kept = hash ? log.snapshots[hash] : undefined;
     // With what was found on this job, so that drawing, counts and steps know it at once.
-    if (hash && kept?.kind === "build")
-      return { hash, data: withSupply(applyFinds(kept.data, log.state.finds), log.state.plan?.supply) };
+    if (hash && kept?.kind === "build") return { hash, data: asWorked(view, kept.data) };
     const machine = reference.machines.find((m) => m.model === log.state.job?.machineModel);
-    return reference.builds.find((b) => b.data.id === machine?.build) ?? null;
-  }, [log.state, log.snapshots, reference]);
+    const own = reference.builds.find((b) => b.data.id === machine?.build);
+    return own ? { hash: own.hash, data: asWorked(view, own.data) } : null;
+  }, [view, log.state, log.snapshots, reference]);
   const changes = useMemo(() => changesOf(view), [view]);
   const ask = useMemo(
     () => build && { build: build.data, changes, quick: log.state.finds.length > 0, weights: reference.weights },
@@ -57,7 +57,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   );
   const plan = usePlan(
     build && (log.state.plan || station === "plan")
-      ? planKey(build.hash, log.state.finds, changes, reference.weights, build.data.isolation.testSupply, log.state.after.reached)
+      ? planKey(build.hash, log.state.finds, changes, reference.weights, howTried(build.data), log.state.after.reached)
       : null,
     ask,
     first,

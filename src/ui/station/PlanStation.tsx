@@ -12,6 +12,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
 import { BuildImport } from "./BuildImport";
+import { LampChoice } from "./LampChoice";
 import { PlanProof } from "./PlanProof";
 import { RefusalBox } from "./RefusalBox";
 import { SheetLinks } from "./SheetLinks";
@@ -32,7 +33,7 @@ export function PlanStation() {
     });
   };
   const describe = `/builds/new?machine=${encodeURIComponent(s.job?.machineModel ?? "")}&job=${jobId}`;
-  setKeys(!build ? { space: () => router.push(describe) } : s.plan || !made?.ok || !handle.fresh ? {} : { space: accept });
+  setKeys(!build ? { space: () => router.push(describe) } : s.plan || !made?.ok ? {} : { space: accept });
   if (!build)
     return (
       <>
@@ -106,6 +107,7 @@ export function PlanStation() {
       ) : (
         <Plate line1="Take this plan" line2={`For ${build.data.machineModel}. Steps follow what you record.`} onAct={accept} />
       )}
+      <LampChoice />
       <Changed />
       {plan.warnings.map((w) => (
         <div key={w} className="look" role="status">

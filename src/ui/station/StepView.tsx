@@ -11,6 +11,7 @@ import { ConnectorDetail } from "../draw/ConnectorDetail";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { InHand } from "./InHand";
+import { asksLamp, LampChoice } from "./LampChoice";
 import { PlacePhotos } from "./PlacePhotos";
 import { PointCheck, pointOf } from "./PointCheck";
 import { ProvePass } from "./ProvePass";
@@ -106,6 +107,7 @@ export function StepView({ step }: { step: Step }) {
         </p>
       )}
       {FED.has(step.kind) && <SupplyChoice />}
+      {asksLamp(step.kind) && <LampChoice />}
       {warmed && <Warming tape={warmed} />}
       {step.kind === "shutDown" && step.target === "" && build && <HingesBefore />}
       {point && <PointCheck point={point} />}

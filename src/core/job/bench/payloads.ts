@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { key, nothing } from "../shapes";
+import { key, nothing, text } from "../shapes";
 import { HEAT_TOOLS } from "./heatTools";
 
 /** What events of power on the bench carry, in their newest shape. */
@@ -10,6 +10,10 @@ export const benchPayloads = {
   "bench.batteryOff": z.strictObject({ proven: z.literal(true) }),
   "bench.drained": z.strictObject({ seconds: z.number().min(1).max(120) }),
   "bench.started": nothing,
+  /** Lamp-lit and open: the inverter is insulated and hands are off, by a trained person, for one start. */
+  "bench.lampGuarded": z.strictObject({ by: text(80).min(1) }),
+  /** Power is off, and the inverter was left alone. */
+  "bench.lampWaited": z.strictObject({ seconds: z.number().min(1).max(3600) }),
   /** Something that heats was switched on: at its nozzle, or the mat's set-point, °C. */
   "bench.heatOn": z.strictObject({
     tool: z.enum(HEAT_TOOLS),

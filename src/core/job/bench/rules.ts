@@ -1,7 +1,8 @@
+import { LAMP_WAIT_S, lampLit } from "../../build";
 import { listed } from "../../quantity";
 import { no } from "../answer";
 import { placeOf } from "../clock";
-import { endIsolation, mayFeed, packCut, powerOf, stopWithoutSupply, wake } from "../power";
+import { endIsolation, mayFeed, packCut, powerOf, standsOpen, stopWithoutSupply, wake } from "../power";
 import type { RulesOf } from "../rule";
 import { mayHeat } from "./heat";
 import type { benchPayloads } from "./payloads";
@@ -82,6 +83,33 @@ export const benchRules = {
       if (!s.bench.shutDown || s.bench.mains !== "out" || !packCut(s, b) || !long) return;
       s.bench.drained = true;
       s.bench.since = placeOf(e);
+    },
+  },
+  "bench.lampGuarded": {
+    name: "an inverter insulated for an open test",
+    on: "power",
+    may: (_, { s, b }) => {
+      if (!b || !lampLit(b.build)) return no("lamp", "This machine has no lamp.");
+      if (!standsOpen(s, b)) return no("lamp", "It is closed: it is tried as it is.");
+      return s.bench.lampGuard ? no("lamp", `That is recorded: ${s.bench.lampGuard}.`) : null;
+    },
+    apply: (s, p) => {
+      s.bench.lampGuard = p.by;
+    },
+  },
+  "bench.lampWaited": {
+    name: "the inverter left alone",
+    on: "power",
+    may: (p, v) => {
+      if (!v.b || !lampLit(v.b.build)) return no("lamp", "This machine has no lamp.");
+      const fed = powerOf(v).missing.filter((m) => !/^leave the inverter|^hold the power key/.test(m));
+      if (fed.length) return no("lamp", `It is waited once power is off. Still to do: ${listed(fed)}.`);
+      return p.seconds >= LAMP_WAIT_S ? null : no("lamp", `Leave it alone for ${LAMP_WAIT_S} s at least.`);
+    },
+    apply: (s, p) => {
+      if (p.seconds < LAMP_WAIT_S || s.bench.running || s.bench.mains !== "out") return;
+      s.bench.openLive = false;
+      s.bench.lampGuard = null;
     },
   },
   "bench.started": {

@@ -1,4 +1,4 @@
-import { comesBack, hasFilms, overPower, screwsComeBack } from "../../build";
+import { comesBack, hasFilms, overPower, screwsComeBack, triedWhole } from "../../build";
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { buildOf, checkWords, type JobView, passStatus } from "../derived";
@@ -24,7 +24,8 @@ export function mayCloseUp(v: JobView, part: string): Answer {
     if (covers) {
       if (v.state.subject === "out") return no(gate, "The new panel is not seated.");
       const st = passStatus(v, "open");
-      if (seated(v.state) && !st.complete) {
+      // What is lit by a lamp is tried whole: its open pass comes after everything is back.
+      if (seated(v.state) && !st.complete && !triedWhole(b.build)) {
         const why = st.failed.length
           ? `failed: ${checkWords(st.failed)}`
           : st.tooManyFaults

@@ -1,3 +1,4 @@
+import { lampLit } from "../../build";
 import { no } from "../answer";
 import { buildOf } from "../derived";
 import { powerOf } from "../power";
@@ -40,6 +41,23 @@ export const planRules = {
     },
     apply: (s, p) => {
       if (s.plan) s.plan = { ...s.plan, supply: p.supply };
+    },
+  },
+  "plan.lampTestChosen": {
+    name: "how a lamp is tried",
+    on: "desk",
+    may: (p, v) => {
+      const b = buildOf(v);
+      if (!v.s.plan || !b) return no("plan", "There is no plan yet.");
+      if (!lampLit(b.build)) return no("plan", "This machine has no lamp.");
+      if (p.test === (b.build.lampTest ?? "afterBezel") && (p.test === "afterBezel" || p.by === v.s.plan.lamp?.by))
+        return no("plan", "That is so already.");
+      return v.s.subject === "in" || powerOf(v).isolated
+        ? null
+        : no("plan", "Isolate the machine first: the steps that take power off again would be gone.");
+    },
+    apply: (s, p) => {
+      if (s.plan) s.plan = { ...s.plan, lamp: { test: p.test, by: p.test === "open" ? p.by : "" } };
     },
   },
 } satisfies RulesOf<typeof planPayloads>;

@@ -1,4 +1,4 @@
-import { hangs, hiddenBySeat } from "../../build";
+import { hangs, hiddenBySeat, triedWhole } from "../../build";
 import { NOT_BY_EYE } from "../../panel";
 import { listed } from "../../quantity";
 import { type Answer, no } from "../answer";
@@ -117,14 +117,15 @@ function arrivalShut(v: JobView, gate: string): Answer {
 }
 
 /**
- * The loose test as it stands: null when it holds, else what is missing.
+ * The loose test as it stands: null when it holds, or where a lamp forbids one; else what is missing.
  * @example looseTestMissing(view) // "No loose test yet: power the new panel before anything is stuck."
  */
 export function looseTestMissing(v: JobView): string | null {
   const t = v.state.looseTest;
+  const b = buildOf(v);
+  if (b && triedWhole(b.build)) return null;
   if (!t) return "No loose test yet: power the new panel before anything is stuck.";
-  if (t.voidedBy)
-    return `${buildOf(v)?.connector.get(t.voidedBy)?.name ?? "A connector"} was touched after the loose test. Test again.`;
+  if (t.voidedBy) return `${b?.connector.get(t.voidedBy)?.name ?? "A connector"} was touched after the loose test. Test again.`;
   if (!t.picture) return "The loose test showed no picture. Find out why, then test again.";
   return null;
 }

@@ -18,6 +18,9 @@ export const cableOff = {
       backMinutes: c.minutes,
       view: c.view,
       ...(c.powerPoint ? { caution: "Carries pack voltage. Insulate the open end." } : {}),
+      ...(c.kind === "lampLead"
+        ? { caution: "Over a thousand volts when it is lit. Isolated first; a lamp holds mercury: do not bend or knock it." }
+        : {}),
     };
   },
   done: (v, id) => v.s.touched[id] !== undefined,

@@ -23,6 +23,9 @@ export const cableOn = {
       how: `${motion}.${beside ? " Its part lies beside meanwhile." : ""}${own && c.tapedOver ? " New tape over it." : ""} Home when: ${homeWhen.toLowerCase()}${c.serves === "battery" ? ", and the battery is seen after start" : ""}.${c.mark ? ` ${c.mark}.` : ""}`,
       // With the new panel lying loose beside it, a plug takes longer than it took to come off.
       minutes: own ? c.minutes * 1.5 : c.minutes,
+      ...(c.kind === "lampLead"
+        ? { caution: "Over a thousand volts as soon as it is fed: lit, nobody touches lead or inverter." }
+        : {}),
     };
   },
   done: (v, id) => v.s.connectors[id] === "on" && (v.b.connector.get(id)!.joins[0] !== v.b.subject.id || v.s.subject !== "in"),

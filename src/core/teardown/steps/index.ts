@@ -12,6 +12,8 @@ import { drain } from "./drain";
 import { dust } from "./dust";
 import { frontFilmOff } from "./frontFilmOff";
 import { handOver } from "./handOver";
+import { lampGuard } from "./lampGuard";
+import { lampWait } from "./lampWait";
 import { linerPull } from "./linerPull";
 import { looseTest } from "./looseTest";
 import { mainsIn } from "./mainsIn";
@@ -46,6 +48,7 @@ export const STEPS = {
   mainsOut,
   packOff,
   batteryOff,
+  lampWait,
   drain,
   screwsOut,
   screwsLoosen,
@@ -58,6 +61,7 @@ export const STEPS = {
   transplant,
   backAct,
   change,
+  lampGuard,
   packOn,
   cableOn,
   start,

@@ -1,5 +1,6 @@
-import { hangs, SUBJECT_WORDS } from "../../build";
+import { hangs, lampLit, SUBJECT_WORDS } from "../../build";
 import type { StepRule } from "../step";
+import { LAMP_OPEN } from "./lampGuard";
 import { testDone } from "./power";
 
 declare module "./kinds" {
@@ -21,7 +22,7 @@ export const looseTest = {
     because: hangs(build)
       ? "Before it is screwed tight and closed: a bad lid comes off again in a minute."
       : `Before anything is stuck or closed: a bad ${SUBJECT_WORDS[build.subject.kind]} comes out again without harm.`,
-    caution: "Live. Nothing is connected or taken off until it is isolated again.",
+    caution: `Live. Nothing is connected or taken off until it is isolated again.${lampLit(build) ? ` ${LAMP_OPEN}` : ""}`,
   }),
   done: testDone,
   next: () => null,

@@ -1,3 +1,4 @@
+import { triedWhole } from "../../build";
 import { passStatus } from "../../job";
 import type { StepRule } from "../step";
 import { onAt, testDone } from "./power";
@@ -19,6 +20,12 @@ export const mainsIn = {
             ? "Mains only: the battery stays off. From here the bench is live."
             : "Mains wakes the battery. From here the bench is live.",
         minutes: 0.3,
+      };
+    if (target === "prove" && triedWhole(build))
+      return {
+        title: "Mains in: it is tried whole",
+        how: "Everything is back and its lamp circuit closed. Start it. The bench is live.",
+        minutes: 0.5,
       };
     if (target === "prove") return { title: "Mains in for the open pass", how: "Start it. The bench is live.", minutes: 0.5 };
     return {

@@ -1,4 +1,4 @@
-import { type BuildIndex, CONNECTOR_MOTION, comesBack, hangs, hasFilms } from "../../build";
+import { type BuildIndex, CONNECTOR_MOTION, comesBack, hangs, hasFilms, triedWhole } from "../../build";
 import { type Act, looseTestMissing, passStatus, pastTest, powerOf, seated } from "../../job";
 import { listed } from "../../quantity";
 import { cutList } from "../../tape";
@@ -26,6 +26,7 @@ export const offAt = ({ s, b }: Moment): string =>
  */
 export const onAt = ({ s, b }: Moment): string | null => {
   if (s.subject === "in") return null;
+  if (triedWhole(b.build)) return "prove";
   return !pastTest(s, b.build) ? "test" : s.close.angleDeg === null && !s.bond.frontFilmOff ? "prove" : "closed";
 };
 

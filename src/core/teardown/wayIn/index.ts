@@ -1,4 +1,4 @@
-import { type Build, type BuildIndex, indexBuild } from "../../build";
+import { type Build, type BuildIndex, indexBuild, triedWhole } from "../../build";
 import { type PlanChange, type Step, stepId } from "../step";
 import { acts } from "./acts";
 import { bond } from "./bond";
@@ -44,6 +44,10 @@ export function wayIn(build: Build, out: readonly Step[], changes: readonly Plan
     edges.push(...said.edges);
   }
   const warnings: string[] = [];
+  if (triedWhole(build) && ask.pieces.length)
+    warnings.push(
+      "Its tape is pressed before anybody has seen it lit: a lamp is tried open only by a trained person. Name one, and it is tried loose first.",
+    );
   // What the build itself says, by the name of a part, screw group, connector or step.
   const find = (x: string) => (steps.has(x) ? x : [...steps.values()].find((s) => s.target === x || s.kind === x)?.id);
   for (const w of build.wayIn) {

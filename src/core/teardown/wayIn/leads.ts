@@ -1,10 +1,11 @@
-import { behind, hangs, hiddenBySeat, lateLeads, overPower, partsHeld, saidBefore } from "../../build";
+import { behind, hangs, hiddenBySeat, lateLeads, overPower, partsHeld, saidBefore, triedWhole } from "../../build";
 import { stepId } from "../step";
 import { firstFed, screwedAfterTest } from "./power";
-import { Says, type Source, type WayInAsk } from "./source";
+import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
 
 const REACH = "Cannot be reached once the panel is seated, so it goes on before it is lowered.";
 const TRIED = "The new one is tried with its connectors on, before anything is stuck or closed.";
+const BESIDE = "It goes on with the panel lying beside the lid: later nobody gets at it so well.";
 const HUNG = "It hangs on its hinges before a lead is on it: a lead is no hinge.";
 const PICTURE = "It carries the picture: without it the loose test shows nothing.";
 const SUPPLY = "The supply comes in by it: without it the loose test has none.";
@@ -16,17 +17,21 @@ const SUPPLY = "The supply comes in by it: without it the loose test has none.";
 export function leads(ask: WayInAsk): Source {
   const { b, build } = ask;
   const say = new Says(ask);
+  const whole = triedWhole(build);
+  // Where nothing is tried loose, the leads go on before it is lowered.
+  const next = whole ? firstOfBond(ask) : firstFed(ask, "test");
   const moved = build.parts.filter((p) => p.transplant).map((p) => say.step("transplant", p.id));
   for (const c of b.subjectConnectors) {
     const hidden = hiddenBySeat(build, c);
-    const on = say.step("cableOn", c.id, hidden ? REACH : hangs(build) ? HUNG : TRIED);
+    const on = say.step("cableOn", c.id, hidden ? REACH : hangs(build) ? HUNG : whole ? BESIDE : TRIED);
     for (const m of moved) say.before(m, on, "what moves over is moved before any connector is on");
     if (hangs(build) && !hidden) say.rather(stepId("seat"), on, "it hangs on its hinges before a lead is on it");
-    say.before(on, firstFed(ask, "test"), "a panel is powered with its connectors on");
+    if (!hangs(build)) say.before(on, next, "its leads go on with it lying loose beside the lid");
+    else say.before(on, whole ? stepId("seams") : next, "a panel is powered with its connectors on");
   }
   const early = earlySteps(ask);
   for (const id of early.keys())
-    say.before(id, firstFed(ask, "test"), "it is needed for the test, or out of reach once the panel is seated");
+    if (!hangs(build) || !whole) say.before(id, next, "it is needed for the test, or out of reach once the panel is seated");
   const oneStart = hangs(build) && screwedAfterTest(ask).length === 0;
   if (hangs(build)) {
     for (const m of moved) say.before(m, stepId("seat"), "what moves over is moved before it is set on its hinges");

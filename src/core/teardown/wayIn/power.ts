@@ -1,9 +1,9 @@
-import { hangs, overPower, partsHeld } from "../../build";
+import { hangs, hasFilms, lampLit, overPower, partsHeld, triedWhole } from "../../build";
 import { type StepKind, stepId } from "../step";
 import { pointsOf } from "../steps/power";
 import { firstOfBond, firstOfClose, Says, type Source, type WayInAsk } from "./source";
 
-/** The three starts of a job. */
+/** The three starts of a job; what is tried whole has but the one of its open pass, and goes on to the closed one. */
 export type Start = "test" | "prove" | "closed";
 
 /**
@@ -15,8 +15,10 @@ export function feeding({ b, build }: WayInAsk, tag: Start): [StepKind, Start][]
   const { feed } = pointsOf(b);
   // Battery-off mode ends by mains: there it is the mains that wakes the battery.
   const alone = feed && build.isolation.testSupply === "battery";
+  const whole = triedWhole(build);
   return [
-    ...(feed && tag !== "closed" ? ([["packOn", tag]] as [StepKind, Start][]) : []),
+    ...(lampLit(build) && !whole && tag !== "closed" ? ([["lampGuard", tag]] as [StepKind, Start][]) : []),
+    ...(feed && tag !== "closed" && !whole ? ([["packOn", tag]] as [StepKind, Start][]) : []),
     ...(!alone ? ([["mainsIn", tag]] as [StepKind, Start][]) : tag === "test" ? [] : ([["start", tag]] as [StepKind, Start][])),
   ];
 }
@@ -24,7 +26,8 @@ export function feeding({ b, build }: WayInAsk, tag: Start): [StepKind, Start][]
 /** The first step that brings power for a start, by id. @example firstFed(ask, "test") // "mainsIn:test" */
 export const firstFed = (ask: WayInAsk, tag: Start): string => stepId(...feeding(ask, tag)[0]!);
 /** The step after which it runs. @example lastFed(ask, "closed") // "mainsIn:closed" */
-export const lastFed = (ask: WayInAsk, tag: Start): string => stepId(...feeding(ask, tag).at(-1)!);
+export const lastFed = (ask: WayInAsk, tag: Start): string =>
+  stepId(...feeding(ask, tag === "closed" && triedWhole(ask.build) ? "prove" : tag).at(-1)!);
 
 /**
  * Screws of a whole lid that go in after the test: all but those that hold it until then. None = the test's start is the open
@@ -50,6 +53,17 @@ export function power(ask: WayInAsk): Source {
     say.chain(ids, "the pack is on before the mains goes in");
     return { first: ids[0]!, last: ids.at(-1)! };
   };
+  if (triedWhole(ask.build)) {
+    startsByItself(say);
+    const whole = fed("prove");
+    for (const s of ask.settled) {
+      say.before(s, stepId("seams"), "it is fixed before it is looked round");
+      if (hasFilms(ask.build)) say.before(s, stepId("frontFilmOff"), "the film comes off once it is fixed in its place");
+    }
+    say.before(stepId("angle"), whole.first, "its lamp circuit is closed before it is fed");
+    say.before(whole.last, stepId("proveOpen"), "a check needs a supply");
+    return say;
+  }
   say.before(fed("test").last, stepId("looseTest"), "a test needs a supply");
   const test = stepId("looseTest");
   if (!hangs(ask.build))
@@ -108,6 +122,7 @@ function offAgain(say: Says, tag: string, after: string, then: readonly string[]
     ...(feed && build.isolation.testSupply === "battery" ? [] : ["mainsOut" as const]),
     ...(feed ? ["packOff" as const] : []),
     ...(build.isolation.by === "batteryOffMode" ? ["batteryOff" as const] : []),
+    ...(lampLit(build) ? ["lampWait" as const] : []),
     "drain",
   ];
   const ids = kinds.map((k) => say.step(k, tag));

@@ -1,4 +1,4 @@
-import { type Build, type BuildIndex, hasFilms, partsHeld, screwsComeBack } from "../../build";
+import { type Build, type BuildIndex, hasFilms, partsHeld, screwsComeBack, triedWhole } from "../../build";
 import { type CutPiece, cutList } from "../../tape";
 import { type PlanChange, type Planned, type Step, type StepKind, stepId } from "../step";
 import { makeStep } from "../steps";
@@ -83,4 +83,5 @@ export const firstOfBond = (ask: WayInAsk): string =>
  */
 export const firstOfClose = (ask: WayInAsk): string => stepId(hasFilms(ask.build) ? "frontFilmOff" : "seams");
 /** What everything that closes up comes after. @example beforeClosing(ask) // "frontFilmOff" */
-export const beforeClosing = (ask: WayInAsk): string => (hasFilms(ask.build) ? stepId("frontFilmOff") : stepId("drain", "close"));
+export const beforeClosing = (ask: WayInAsk): string =>
+  hasFilms(ask.build) ? stepId("frontFilmOff") : triedWhole(ask.build) ? ask.settled[0]! : stepId("drain", "close");
