@@ -30,6 +30,26 @@ test("a strip is warmed: planned under its ceilings, followed over a reload, see
   await expect(box).toContainText(/Display \d+(?: to \d+)? °C60 °C at most, default, its datasheet first/);
   await first.getByRole("button", { name: "It is on" }).click();
   await expect(box.getByRole("status").first()).toContainText(/left of this pass/);
+  // The model runs along: lines on the lid, dashed; a reading typed is a cross, and narrows what the tool may give.
+  const lines = page.locator('[data-layer="heat"] .isotherm');
+  await expect(box.getByRole("list", { name: "Strips as they are now" })).toContainText(/\d+\.\d to \d+\.\d °C/);
+  const range = async () => {
+    const words = (await box.getByText(/the tool gives/).textContent())!;
+    const [from, to] = /should, (\d\.\d+) to (\d\.\d+)/.exec(words)!.slice(1).map(Number);
+    return to! - from!;
+  };
+  const wide = await range();
+  await expect(lines.first()).toBeAttached({ timeout: 60_000 });
+  for (let i = 0; i < 2; i++) {
+    await box.getByLabel("Cover, °C").fill(i ? "31,5" : "31");
+    await box.getByRole("button", { name: "Keep", exact: true }).click();
+    await expect(page.locator('[data-layer="heat"] text', { hasText: i ? "31.5" : "31.0" })).toHaveCount(1);
+  }
+  await expect(box.getByText(/corrected by 2 readings/)).toBeVisible();
+  expect(await range()).toBeLessThan(wide);
+  await box.getByRole("button", { name: "It got stiff" }).click();
+  await expect(box.getByText(/corrected by 3 readings/)).toBeVisible();
+  await expect(box).toContainText(/Hand off after 2 to 3 s means about/);
   const tray = page.getByRole("contentinfo");
   await expect(tray).toContainText(/Mat \d+ °C/);
   // A reload goes on from the log, and so does every other screen.
@@ -39,6 +59,8 @@ test("a strip is warmed: planned under its ceilings, followed over a reload, see
   await expect(page.getByRole("region", { name: "Warming" }).getByRole("status").first()).toContainText(
     /left of this pass|Off now/,
   );
+  await expect(box.getByText(/corrected by 3 readings/)).toBeVisible();
+  await expect(lines.first()).toBeAttached();
   expect((await bench.actElsewhere(id, "bench.heatOn", { tool: "mat", setC: 58 })).reason).toMatch(/heats already/);
   await page.goto(bench.url);
   await expect(page.getByRole("contentinfo")).toContainText(/Mat \d+ °C/);
@@ -47,7 +69,13 @@ test("a strip is warmed: planned under its ceilings, followed over a reload, see
   await bench.key("h");
   await expect(page.getByRole("contentinfo")).toContainText("No heat");
   const log = await bench.events(id);
-  expect(log.map((e) => e.type).slice(-2)).toEqual(["bench.heatOn", "bench.heatOff"]);
+  expect(log.map((e) => e.type).filter((t) => t.startsWith("bench.heat"))).toEqual([
+    "bench.heatOn",
+    "bench.heatRead",
+    "bench.heatRead",
+    "bench.heatStiff",
+    "bench.heatOff",
+  ]);
   expect((await bench.actElsewhere(id, "bench.heatOn", { tool: "mat", setC: 75, tape: "tape-left" })).reason).toMatch(
     /A mat at 75 °C passes the ceiling of touch glass used again: 60 °C/,
   );

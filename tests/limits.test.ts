@@ -107,6 +107,13 @@ const LIMITS: Record<string, Row[]> = {
   "match.looked": [["letters", null, 200, "note"]],
   "plan.rebuilt": [["letters", 1, 200, "why"]],
   "bench.drained": [["number", 1, 120, "seconds"]],
+  "bench.lampGuarded": [["letters", 1, 80, "by"]],
+  "bench.lampWaited": [["number", 1, 3600, "seconds"]],
+  "plan.lampTestChosen": [["letters", 1, 80, "by"]],
+  "bench.heatRead": [
+    ["number", -500, 1000, "xMm yMm"],
+    ["number", -20, 200, "surfaceC"],
+  ],
   "open.screwsOutTogether": [["items", 1, 80, "screws"]],
   "open.found": [
     ["number", -50, 600, "xMm yMm"],

@@ -92,6 +92,8 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "bench.drained": { seconds: 10 },
   "bench.started": {},
   "bench.heatOn": { tool: "heatGun", setC: 130, tape: "rim-left", plannedS: 60 },
+  "bench.heatRead": { xMm: 60, yMm: 20, surfaceC: 51.5 },
+  "bench.heatStiff": { tape: "tape-left" },
   "bench.heatOff": {},
   "open.screwOut": { screw: "b1" },
   "open.screwsOutTogether": { group: "base-screws", screws: ["b1", "b2"] },

@@ -255,6 +255,16 @@ export class HeatRun {
     return rig;
   }
 
+  /** A rig of its own that goes on from here at a strength between the five, under an act; a mat that lies on keeps its temperature. */
+  heatingAt(cal: number, act: Jet | Mat): Rig {
+    const w = mixAt(cal);
+    const mats = this.rigs.map((r) => r.mat?.t ?? null);
+    const rig = this.coastAt(cal);
+    rig.begin(act);
+    if (rig.mat && mats.every((t) => t !== null)) rig.mat.t = mats.reduce((x, t, k) => x + w[k]! * t, 0);
+    return rig;
+  }
+
   /** The lid this run is about. */
   get lid(): LidModel {
     return this.m;

@@ -2,7 +2,10 @@ export type { Act, Jet, Lay, Mat } from "./acts";
 export type { HeatAnswer, HeatAsk } from "./ask";
 export { calibrateTool, type ToolCalibration } from "./calibrate";
 export { type Ceiling, ceilingsOf } from "./ceilings";
+export { AHEAD_S, type FollowAsk, Following, type HeatRead, type HeatSeen, type HeatStretch, type StripNow } from "./follow";
+export { followFromLog, type HeatPassTold, type HeatPlace, type HeatReadTold } from "./fromLog";
 export { type CalNow, type HeatNow, HeatRun, type HeatSnapshot } from "./heatRun";
+export { type Isotherm, isotherms, type Ring } from "./isotherms";
 export { jetAt, type Tool } from "./jet";
 export {
   type BatteryZone,

@@ -44,6 +44,7 @@ describe("a lamp-lit machine", () => {
   it("is tried open by a trained person who is named, each start with its own record, and left alone after it", () => {
     const b = lamp();
     expect(b.why("plan.lampTestChosen", { test: "afterBezel" })).toMatch(/so already/);
+    expect(b.why("plan.lampTestChosen", { test: "open" })).toMatch(/name the trained person/);
     b.do("plan.lampTestChosen", { test: "open", by: "Sela" });
     b.until("lampGuard:test");
     expect(b.why("bench.mainsIn", {})).toMatch(/Lamp circuit open/);

@@ -117,7 +117,14 @@ export interface JobState {
     since: string | null;
   };
   /** What heats now, since which act, and how many passes were made. */
-  heat: { on: (Payload<"bench.heatOn"> & { clock: string }) | null; offClock: string | null; passes: number };
+  heat: {
+    on: (Payload<"bench.heatOn"> & { clock: string }) | null;
+    offClock: string | null;
+    passes: number;
+    /** The passes themselves, and what was read meanwhile: a warming is followed from them. */
+    told: (Payload<"bench.heatOn"> & { clock: string; offClock: string | null })[];
+    reads: ({ clock: string } & (Payload<"bench.heatRead"> | { stiff: string }))[];
+  };
   screws: Record<string, ScrewState>;
   screwNotes: Record<string, string>;
   countedTogether: string[];
@@ -259,7 +266,7 @@ export function emptyState(): JobState {
       lampGuard: null,
       since: null,
     },
-    heat: { on: null, offClock: null, passes: 0 },
+    heat: { on: null, offClock: null, passes: 0, told: [], reads: [] },
     screws: {},
     screwNotes: {},
     countedTogether: [],

@@ -9,6 +9,7 @@ import { type KeptPlan, planKey } from "@/wire/plan";
 import { readPedals } from "../controls/pedals";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { DrawingPane, sideOf } from "../lid/DrawingPane";
+import type { HeatShown } from "../lid/HeatLayer";
 import type { Compared } from "../lid/MatchLayer";
 import { snapPoints } from "../lid/snap";
 import { JobStrip, STATION_PATHS, type StationPath } from "../shell/JobStrip";
@@ -66,16 +67,18 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   const progress = useMemo(() => (log.state.plan ? progressIn(view, plan.made) : null), [view, plan.made, log.state.plan]);
   const [said, setSaid] = useState<string | null>(null);
   const [dialog, setDialog] = useState<DialogName | null>(null);
-  const [held, setHeld] = useState<number | null>(null);
   const tapMode = useState(false);
-  const [compared, show] = useState<Compared | null>(null);
+  const [[compared, show], [heat, showHeat]] = [useState<Compared | null>(null), useState<HeatShown | null>(null)];
+  const [held, setHeld] = useState<number | null>(null);
   const [lettersOff, setLettersOff] = useState(false);
   const [who, setWhoShown] = useState<string | null>(null);
   const station$ = useRef<StationKeys>({});
   const tap$ = useRef<((x: number, y: number) => void) | null>(null);
+  const setTap = useCallback((f: typeof tap$.current) => {
+    tap$.current = f;
+  }, []);
   const goAsked = useRef(0);
   const press = useRef<(key: string, bench?: boolean) => void>(() => undefined);
-
   // biome-ignore lint/correctness/useExhaustiveDependencies: whoever was chosen in the dialog that closed
   useEffect(() => setWhoShown(whoIsHere()), [dialog]);
   useEffect(() => {
@@ -118,10 +121,9 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
     say: setSaid,
     press: (key, bench) => press.current(key, bench),
     show,
+    showHeat,
     tapMode,
-    setTap: (f) => {
-      tap$.current = f;
-    },
+    setTap,
   };
 
   const digit = (n: number) => {
@@ -135,7 +137,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   const holdNext = () => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1));
   const heatOff = () => {
     if (!log.state.heat.on) setSaid("Nothing heats");
-    else if (log.record({ type: "bench.heatOff", payload: {} })) setSaid("Seen off. Recording it does not switch it off.");
+    else if (log.record({ type: "bench.heatOff", payload: {} })) setSaid("Heat seen off");
   };
   const benchKeys: Record<string, () => void> = {
     ...Object.fromEntries(Array.from({ length: 9 }, (_, i) => [String(i + 1), () => digit(i + 1)])),
@@ -211,6 +213,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
             old={old}
             candidate={candidate}
             compared={compared}
+            heat={heat}
             step={stepHere}
             held={heldAt}
             onHold={holdNext}

@@ -5,6 +5,7 @@ import type { JobState, Snapshots } from "@/core/job";
 import type { Progress, Station } from "@/core/teardown";
 import type { JobReference } from "@/wire/jobPage";
 import type { ArrowDir } from "../controls/useBenchKeys";
+import type { HeatShown } from "../lid/HeatLayer";
 import type { Compared } from "../lid/MatchLayer";
 import type { JobLogHandle } from "./useJobLog";
 import type { PlanHandle } from "./usePlan";
@@ -31,6 +32,8 @@ export interface JobBench {
   press: (key: string, bench?: boolean) => void;
   /** What the station on screen compares: the drawing shows that panel instead of the one chosen. Null = the chosen one. */
   show: (compared: Compared | null) => void;
+  /** Lays a warming over the drawing; null takes it away. */
+  showHeat: (heat: HeatShown | null) => void;
   tapMode: [boolean, (on: boolean) => void];
   setTap: (f: ((xMm: number, yMm: number) => void) | null) => void;
 }

@@ -5,6 +5,7 @@ import type { JobState } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import { type Step, stepRule } from "@/core/teardown";
 import type { StationPath } from "../shell/JobStrip";
+import type { HeatShown } from "./HeatLayer";
 import { LidDrawing } from "./LidDrawing";
 import { LAYER_WORDS, type Layer } from "./layers";
 import type { Compared } from "./MatchLayer";
@@ -16,7 +17,7 @@ const LAYERS: Record<StationPath, Layer[]> = {
   identify: ["outline", "damage"],
   match: ["outline", "candidate"],
   plan: ["outline", "tape", "screws", "cables"],
-  open: ["screws", "tape", "hidden"],
+  open: ["screws", "tape", "hidden", "heat"],
   swap: ["outline", "cables", "candidate", "screws"],
   bond: ["candidate", "tape", "screws"],
   prove: ["faults"],
@@ -42,6 +43,7 @@ export function DrawingPane(p: {
   old: Panel | null;
   candidate: Panel | null;
   compared: Compared | null;
+  heat: HeatShown | null;
   step: Step | null;
   /** The point held at 1:1 in the middle of the pane, with its name. */
   held: { xMm: number; yMm: number; name: string } | null;
@@ -63,6 +65,7 @@ export function DrawingPane(p: {
           old={p.old}
           candidate={p.candidate}
           compared={p.compared}
+          heat={p.heat}
           step={p.step}
           heldAt={p.held}
           onTap={p.onTap}
@@ -87,23 +90,25 @@ export function DrawingPane(p: {
           <button type="button" aria-pressed={p.held !== null} onClick={p.onHold}>
             <span>1:1</span>
           </button>
-          {LAYERS[p.station].map((l) => (
-            <button
-              key={l}
-              type="button"
-              aria-pressed={layers.has(l)}
-              onClick={() =>
-                setLayers((s) => {
-                  const n = new Set(s);
-                  if (n.has(l)) n.delete(l);
-                  else n.add(l);
-                  return n;
-                })
-              }
-            >
-              <span>{LAYER_WORDS[l]}</span>
-            </button>
-          ))}
+          {LAYERS[p.station]
+            .filter((l) => l !== "heat" || p.heat)
+            .map((l) => (
+              <button
+                key={l}
+                type="button"
+                aria-pressed={layers.has(l)}
+                onClick={() =>
+                  setLayers((s) => {
+                    const n = new Set(s);
+                    if (n.has(l)) n.delete(l);
+                    else n.add(l);
+                    return n;
+                  })
+                }
+              >
+                <span>{LAYER_WORDS[l]}</span>
+              </button>
+            ))}
         </span>
       </div>
     </section>

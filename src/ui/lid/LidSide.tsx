@@ -3,6 +3,7 @@ import { seated } from "@/core/job";
 import { fl, fx, fy } from "../draw/Ground";
 import { Cables } from "./CableLayer";
 import { Damage } from "./DamageLayer";
+import { HeatLayer } from "./HeatLayer";
 import type { Inner } from "./layers";
 import { Box, PanelShape } from "./PanelShape";
 import { ScrewLayer } from "./ScrewLayer";
@@ -33,6 +34,7 @@ export function Lid(p: Inner) {
       {bezelOff && <Box f={f} r={lid.pocket} className="hid" />}
       {panelIn && <Box f={f} r={lid.opening} className="glass pen1" />}
       {lid.camera && <circle cx={fx(f, lid.camera.xMm)} cy={fy(f, lid.camera.yMm)} r={fl(f, 1.3)} className="pen1 sink" />}
+      {p.heat && layers.has("heat") && <HeatLayer f={f} heat={p.heat} />}
       {shownOld && <PanelShape f={f} at={at} panel={p.old!} kind="old" />}
       {shownNew && <PanelShape f={f} at={at} panel={p.candidate!} kind="new" />}
       {layers.has("tape") && <Tapes {...p} />}

@@ -2,13 +2,13 @@
 import { useEffect, useRef, useState } from "react";
 import { askHeat } from "@/client/heat";
 import { COVER_KINDS, heatCeilings, type Tape } from "@/core/build";
-import type { CoverKind, HeatAnswer, Means, Pass } from "@/core/heat";
+import type { CoverKind, HeatAnswer, Means } from "@/core/heat";
 import { msOf } from "@/core/job";
-import { counted } from "@/core/quantity";
 import { Choose } from "../controls/Choose";
 import { Tick } from "../controls/Tick";
-import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { HeatLive, useWarmingStory } from "./HeatLive";
+import { Found, TOOL_WORDS, type ToolName } from "./WarmingFound";
 import { WarmNow } from "./WarmNow";
 
 const COVER_WORDS: Readonly<Record<CoverKind, string>> = {
@@ -19,13 +19,6 @@ const COVER_WORDS: Readonly<Record<CoverKind, string>> = {
   gf: "glass-fibre composite",
   cfrp: "carbon laminate",
 };
-const TOOL_WORDS = {
-  mat: "heating mat",
-  hairDryer: "hair dryer",
-  heatGun: "heat gun, low fan",
-  rework: "rework hand-piece",
-} as const;
-type ToolName = keyof typeof TOOL_WORDS;
 
 /** Settings tried per tool, °C; a mat never over the lowest ceiling. */
 function meansOf(tool: ToolName, lowestC: number): Means {
@@ -38,24 +31,6 @@ function meansOf(tool: ToolName, lowestC: number): Means {
   }[tool];
   return { by: "jet", tool, ...jet };
 }
-
-const PLACE_WORDS: Record<string, string> = {
-  window: "the time it stays soft",
-  surface: "the surface",
-  cover: "the cover",
-  film: "the films",
-  lcd: "the display",
-  battery: "the battery",
-};
-const PLACE_NAME: Record<string, string> = {
-  surface: "Surface",
-  cover: "Cover",
-  film: "Films",
-  lcd: "Display",
-  battery: "Battery",
-};
-const range = (a: number, b: number, unit: string): string =>
-  Math.round(a) === Math.round(b) ? `${Math.round(a)} ${unit}` : `${Math.round(a)} to ${Math.round(b)} ${unit}`;
 
 /**
  * Warming a strip that has to let go: what is at hand, what must not get too hot and by whose word, the passes a worker finds, and
@@ -98,9 +73,11 @@ export function Warming({ tape }: { tape: Tape }) {
     );
   };
   const on = view.state.heat.on;
+  const story = useWarmingStory(tape, cover === "unknown" ? null : cover);
   return (
     <section aria-label="Warming" className="flex flex-col gap-2">
       {on && <WarmNow on={on} sinceMs={msOf(on.clock)} />}
+      {story && <HeatLive tape={tape} story={story} />}
       <div className="flex flex-wrap items-end gap-3">
         <label className="field grow" style={{ maxWidth: 220 }}>
           <span>Warmed with</span>
@@ -150,92 +127,9 @@ export function Warming({ tape }: { tape: Tape }) {
         </p>
       )}
       {said?.kind === "wrong" && <p className="wrong">{said.words}</p>}
-      {said?.kind === "plan" && <Found said={said} tape={tape.id} tool={tool} softC={softC} thrownAway={thrownAway} />}
+      {said?.kind === "plan" && (
+        <Found said={said} tape={tape.id} tool={tool} cover={cover} softC={softC} thrownAway={thrownAway} />
+      )}
     </section>
-  );
-}
-
-function Found({
-  said,
-  tape,
-  tool,
-  softC,
-  thrownAway,
-}: {
-  said: Extract<HeatAnswer, { kind: "plan" }>;
-  tape: string;
-  tool: ToolName;
-  softC: number;
-  thrownAway: boolean;
-}) {
-  const { log, view } = useBench();
-  const { plan, ceilings } = said;
-  if (!plan.ok) {
-    const kept = ceilings.map((c) => `${PLACE_WORDS[c.thing]} ${c.maxC} °C (${c.source})`).join(", ");
-    return (
-      <div className="caut">
-        <Mark kind="stop" size={30} label="No window" />
-        <p>
-          <b>No window with the {TOOL_WORDS[tool]}.</b> The nearest try misses {PLACE_WORDS[plan.misses.what]} by{" "}
-          {Math.ceil(plan.misses.by)} {plan.misses.unit === "K" ? "K" : "s"}. Another tool, pull tabs, thread or solvent; or from
-          the other side. Ceilings: {kept}.
-        </p>
-      </div>
-    );
-  }
-  const start = (p: Pass) =>
-    log.record({
-      type: "bench.heatOn",
-      payload: {
-        tool,
-        setC: p.set,
-        tape,
-        plannedS: Math.min(1200, Math.round(p.heatS)),
-        ...(thrownAway ? { thrownAway: true as const } : {}),
-      },
-    });
-  return (
-    <>
-      <p>
-        <b>
-          {counted(plan.passes.length, "pass", "passes")}, {Math.ceil(plan.totalS / 60)} min with the picking.
-        </b>{" "}
-        It lets go from {softC} °C.
-      </p>
-      <ol className="rows" aria-label="Passes">
-        {plan.passes.map((p, i) => (
-          <li key={`${p.piece} ${p.fromMm}`} style={{ alignItems: "center" }}>
-            <em>{i + 1}</em>
-            <span className="grow">
-              {p.restS > 0 && `Wait ${p.restS} s. `}
-              {p.set} °C for {p.heatS} s over {Math.round(p.fromMm)} to {Math.round(p.toMm)} mm. Then {Math.round(p.needS)} s to
-              lift; it stays soft {range(...p.windowS, "s")}.
-            </span>
-            <button type="button" className="btn quiet" disabled={view.state.heat.on !== null} onClick={() => start(p)}>
-              It is on
-            </button>
-          </li>
-        ))}
-      </ol>
-      <ul className="rows" aria-label="What gets how hot">
-        {ceilings.map((c) => {
-          const hot = plan.peaksC[c.thing];
-          return (
-            <li key={c.thing}>
-              <span className="whitespace-nowrap">
-                {PLACE_NAME[c.thing]} {hot ? range(...hot, "°C") : "not reckoned"}
-              </span>
-              <em className="grow text-right" style={{ whiteSpace: "normal" }}>
-                {c.maxC} °C at most, {c.source}
-              </em>
-            </li>
-          );
-        })}
-      </ul>
-      <p className="q">
-        Modelled from assumed properties, for a tool that gives 0.85 to 1.15 of what it should: the range is that. No point gets
-        hotter than a mat's set-point; a jet has no such bound, so read a contact thermometer.
-      </p>
-    </>
   );
 }

@@ -1,6 +1,10 @@
 import { z } from "zod";
+import { COVER_KINDS, EDGES } from "../../build";
 import { key, nothing, text } from "../shapes";
 import { HEAT_TOOLS } from "./heatTools";
+
+const onLid = z.number().min(-500).max(1000);
+const matSide = z.number().min(5).max(600);
 
 /** What events of power on the bench carry, in their newest shape. */
 export const benchPayloads = {
@@ -23,7 +27,26 @@ export const benchPayloads = {
     thrownAway: z.literal(true).optional(),
     /** How long this pass is meant to be, s. */
     plannedS: z.number().min(0).max(1200).optional(),
+    /** What the heated cover is made of, where somebody said. */
+    cover: z.enum(COVER_KINDS).optional(),
+    /** Where it heats: a nozzle along an edge, or a mat's place, mm on the lid. */
+    place: z
+      .union([
+        z.strictObject({
+          edge: z.enum(EDGES),
+          fromMm: onLid,
+          toMm: onLid,
+          insetMm: z.number().min(-50).max(100),
+          standOffMm: z.number().min(1).max(300),
+        }),
+        z.strictObject({ rect: z.strictObject({ xMm: onLid, yMm: onLid, widthMm: matSide, heightMm: matSide }) }),
+      ])
+      .optional(),
   }),
+  /** A temperature read on the heated face, at a place of the lid. */
+  "bench.heatRead": z.strictObject({ xMm: onLid, yMm: onLid, surfaceC: z.number().min(-20).max(200) }),
+  /** A strip that had let go is stiff again under the pick. */
+  "bench.heatStiff": z.strictObject({ tape: key }),
   /** Seen switched off: recording it does not switch it off. */
   "bench.heatOff": nothing,
 } as const;

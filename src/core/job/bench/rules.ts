@@ -1,11 +1,14 @@
 import { LAMP_WAIT_S, lampLit } from "../../build";
 import { listed } from "../../quantity";
-import { no } from "../answer";
+import { no, notHere } from "../answer";
 import { placeOf } from "../clock";
 import { endIsolation, mayFeed, packCut, powerOf, standsOpen, stopWithoutSupply, wake } from "../power";
 import type { RulesOf } from "../rule";
 import { mayHeat } from "./heat";
 import type { benchPayloads } from "./payloads";
+
+/** Passes and readings kept at hand: a warming has fewer. */
+const HEAT_KEPT = 60;
 
 export const benchRules = {
   "bench.shutDown": {
@@ -43,7 +46,14 @@ export const benchRules = {
     on: "machine",
     may: (p, v) => mayHeat(v, p),
     apply: (s, p, { e }) => {
-      s.heat = { on: { ...p, clock: placeOf(e) }, offClock: null, passes: s.heat.passes + 1 };
+      const on = { ...p, clock: placeOf(e) };
+      s.heat = {
+        ...s.heat,
+        on,
+        offClock: null,
+        passes: s.heat.passes + 1,
+        told: [...s.heat.told, { ...on, offClock: null }].slice(-HEAT_KEPT),
+      };
     },
   },
   "bench.heatOff": {
@@ -53,6 +63,28 @@ export const benchRules = {
     apply: (s, _, { e }) => {
       s.heat.on = null;
       s.heat.offClock = placeOf(e);
+      for (const t of s.heat.told) t.offClock ??= placeOf(e);
+    },
+  },
+  "bench.heatRead": {
+    name: "a temperature read",
+    on: "desk",
+    may: (_, { s }) => (s.heat.passes > 0 ? null : no("heat", "Nothing was warmed: there is nothing to compare it with.")),
+    apply: (s, p, { e }) => {
+      s.heat.reads = [...s.heat.reads, { clock: placeOf(e), ...p }].slice(-HEAT_KEPT);
+    },
+  },
+  "bench.heatStiff": {
+    name: "a strip that got stiff",
+    on: "desk",
+    may: (p, { s, b }) =>
+      !b?.tape.has(p.tape)
+        ? notHere("tape", p.tape)
+        : s.heat.passes > 0
+          ? null
+          : no("heat", "Nothing was warmed: there is nothing to compare it with."),
+    apply: (s, p, { e }) => {
+      s.heat.reads = [...s.heat.reads, { clock: placeOf(e), stiff: p.tape }].slice(-HEAT_KEPT);
     },
   },
   "bench.batteryOff": {

@@ -13,8 +13,5 @@ export const planPayloads = {
   /** What feeds this machine's tests, where the supply its build names is not at hand. */
   "plan.supplyChosen": z.strictObject({ supply: z.enum(["mains", "mainsAndBattery", "battery"]) }),
   /** How a lamp-lit machine is tried: whole, or open by the trained person named. */
-  "plan.lampTestChosen": z.discriminatedUnion("test", [
-    z.strictObject({ test: z.literal("afterBezel") }),
-    z.strictObject({ test: z.literal("open"), by: text(80).min(1) }),
-  ]),
+  "plan.lampTestChosen": z.strictObject({ test: z.enum(["afterBezel", "open"]), by: text(80).min(1).optional() }),
 } as const;

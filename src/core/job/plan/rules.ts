@@ -50,6 +50,7 @@ export const planRules = {
       const b = buildOf(v);
       if (!v.s.plan || !b) return no("plan", "There is no plan yet.");
       if (!lampLit(b.build)) return no("plan", "This machine has no lamp.");
+      if (p.test === "open" && !p.by) return no("plan", "Tried open: name the trained person who does it.");
       if (p.test === (b.build.lampTest ?? "afterBezel") && (p.test === "afterBezel" || p.by === v.s.plan.lamp?.by))
         return no("plan", "That is so already.");
       return v.s.subject === "in" || powerOf(v).isolated
@@ -57,7 +58,7 @@ export const planRules = {
         : no("plan", "Isolate the machine first: the steps that take power off again would be gone.");
     },
     apply: (s, p) => {
-      if (s.plan) s.plan = { ...s.plan, lamp: { test: p.test, by: p.test === "open" ? p.by : "" } };
+      if (s.plan) s.plan = { ...s.plan, lamp: { test: p.test, by: (p.test === "open" && p.by) || "" } };
     },
   },
 } satisfies RulesOf<typeof planPayloads>;
