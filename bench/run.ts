@@ -1,6 +1,7 @@
 import { mkdirSync, rmSync } from "node:fs";
 import { benchAftermath } from "./aftermath";
 import { benchFuzz } from "./fuzz";
+import { benchHeat } from "./heat";
 import { benchImport } from "./imports";
 import { benchLog } from "./log";
 import { benchPages } from "./pages";
@@ -32,8 +33,9 @@ if (only === "screens") {
   ];
   process.exit(spawnSync(process.execPath, args, { env, stdio: "inherit" }).status ?? 1);
 }
-if (only === "reliability" || only === "fuzz" || only === "aftermath") {
+if (only === "reliability" || only === "fuzz" || only === "aftermath" || only === "heat") {
   if (only === "fuzz") await benchFuzz();
+  else if (only === "heat") benchHeat(Number(process.argv[3] ?? 500));
   else if (only === "aftermath") benchAftermath(Number(process.argv[3] ?? 300));
   else await benchReliability(process.argv[3]);
   const bad = missed();

@@ -1,11 +1,11 @@
-import { ceilingsOf, type HeatAnswer, type HeatAsk, lidModel, planHeatSteps } from "@/core/heat";
+import { ceilingsOf, type HeatAnswer, type HeatAsk, lidModel, planSafelySteps } from "@/core/heat";
 
 const say = (m: HeatAnswer) => self.postMessage(m);
 
 function plan(a: HeatAsk): void {
   const m = lidModel(a, { cover: a.cover, ...(a.coverMm === undefined ? {} : { coverMm: a.coverMm }), ambientC: a.roomC });
   const ceilings = ceilingsOf(a, a.tape ? [a.tape] : [], { thrownAway: a.thrownAway, packInZone: false, cover: a.cover });
-  const steps = planHeatSteps(m, {
+  const steps = planSafelySteps(m, {
     pieces: m.pieces.filter((p) => !a.tape || p.tape === a.tape).map((p) => p.id),
     softC: a.softC,
     ceilingsC: Object.fromEntries(ceilings.map((c) => [c.thing, c.maxC])),
@@ -13,7 +13,7 @@ function plan(a: HeatAsk): void {
   });
   for (let r = steps.next(); ; r = steps.next()) {
     if (r.done) {
-      say({ kind: "plan", plan: r.value, ceilings });
+      say({ kind: "plan", ...r.value, ceilings });
       return;
     }
     say({ kind: "progress", ...r.value });

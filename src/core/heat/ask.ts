@@ -2,6 +2,7 @@ import type { Build } from "../build";
 import type { Ceiling } from "./ceilings";
 import type { HeatPlan, Means, PlanProgress } from "./planTypes";
 import type { CoverKind } from "./properties";
+import type { Robust } from "./robust";
 
 /** What a page asks of the worker that plans warming. */
 export interface HeatAsk extends Pick<Build, "lid" | "tapes"> {
@@ -16,5 +17,5 @@ export interface HeatAsk extends Pick<Build, "lid" | "tapes"> {
 
 export type HeatAnswer =
   | ({ kind: "progress" } & PlanProgress)
-  | { kind: "plan"; plan: HeatPlan; ceilings: Ceiling[] }
+  | { kind: "plan"; plan: HeatPlan; ceilings: Ceiling[]; robust: Robust | null }
   | { kind: "wrong"; words: string };

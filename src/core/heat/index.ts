@@ -33,6 +33,7 @@ export {
   TOOL_RANGES,
   TOOLS,
 } from "./properties";
+export { MOST_BROKEN, planSafelySteps, type Robust, robustSteps, type SafePlan } from "./robust";
 export { type Peak, type Simulated, type SimulateOptions, simulate } from "./simulate";
 export { type TouchAdvice, type TouchVerdict, touchAdvice, touchWords } from "./touch";
 export { workingWindow } from "./window";

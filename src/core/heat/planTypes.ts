@@ -56,7 +56,7 @@ export interface PlanProgress {
   looked: number;
   of: number;
   bestS: number | null;
-  stage: "search" | "verify";
+  stage: "search" | "verify" | "draws";
 }
 
 /** A stretch of a piece that is heated at once, and picked after. */

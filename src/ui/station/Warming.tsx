@@ -119,7 +119,9 @@ export function Warming({ tape }: { tape: Tape }) {
         <p className="q" role="status">
           {said.stage === "verify"
             ? "The quickest is run again on fine cells."
-            : `${said.looked} of ${said.of || "some"} ways tried.`}{" "}
+            : said.stage === "draws"
+              ? `Tried on ${said.looked} of ${said.of} lids as they may be.`
+              : `${said.looked} of ${said.of || "some"} ways tried.`}{" "}
           {said.bestS !== null && `Best so far ${Math.round(said.bestS / 60)} min. `}
           <button type="button" className="link" onClick={changed}>
             stop

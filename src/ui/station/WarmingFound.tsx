@@ -126,6 +126,14 @@ export function Found({
           );
         })}
       </ul>
+      {said.robust && (
+        <p>
+          <b>
+            Over a ceiling in {said.robust.broken} of {said.robust.draws} lids
+          </b>{" "}
+          drawn as they may be: cover, tape, air, room and tool somewhere in their ranges. More than 2 in 100 is no plan.
+        </p>
+      )}
       <p className="q">
         Modelled from assumed properties, for a tool that gives 0.85 to 1.15 of what it should: the range is that. No point gets
         hotter than a mat's set-point; a jet has no such bound, so read a contact thermometer.
