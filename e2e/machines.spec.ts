@@ -84,6 +84,19 @@ for (const [what, machine, code, proof] of [
   test(`${what} is what is bought: from the order to a closed job by keyboard`, async ({ bench }) => {
     test.setTimeout(240_000);
     const id = await orderedAndPlanned(bench, machine, code);
+    if (proof === "bond.linerPulled") {
+      // Glued: when its new tape holds is told while it still lies there, and corrected by the room.
+      await bench.follow(/seam/i);
+      const holds = bench.page.getByRole("region", { name: "When the tape holds" });
+      await expect(holds).toContainText(/Carried in a bag/);
+      await expect(holds).toContainText(/cm² of tape for \d+ g: too little to hold it alone/);
+      await holds.getByLabel("Panel, g").fill("90");
+      await holds.getByLabel("Room, °C").fill("17,5");
+      await holds.getByRole("button", { name: "Reckon with these" }).click();
+      await expect(holds).toContainText(/Upright\d\d:\d\d, at worst \d\d:\d\d/);
+      await expect(holds).toContainText(/17.5 °C, 90 g/);
+      await bench.letGo();
+    }
     await bench.follow(/^Prove it closed up$|^Job closed$/);
     const paired = bench.page.getByRole("heading", { name: "Paired, no message left" });
     // What is bound to its board is paired by the maker's procedure; here that was done, and holds.

@@ -125,6 +125,10 @@ const LIMITS: Record<string, Row[]> = {
   ],
   "swap.panelLifted": [["letters", 1, 200, "why"]],
   "swap.looseTested": [["letters", null, 200, "note"]],
+  "bench.holdTold": [
+    ["number", -10, 50, "roomC"],
+    ["number", 0.02, 5, "massKg"],
+  ],
   "prove.checkDone": [["letters", null, 200, "note"]],
   "prove.faultTapped": [["number", -50, 600, "xMm yMm"]],
   "prove.faultsAccepted": [

@@ -129,6 +129,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "bond.filmOff": { film: "back" },
   "bond.panelSeated": {},
   "bond.pressed": {},
+  "bench.holdTold": { roomC: 18.5, massKg: 0.29 },
   "prove.checkDone": { pass: "open", check: "picture", result: "pass", note: "" },
   "prove.faultTapped": { class: "dark", xMm: 40, yMm: 50, policyHash: hashes.policy },
   "prove.faultsAccepted": { by: "Desk", reason: "small" },

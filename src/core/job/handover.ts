@@ -1,5 +1,6 @@
 import { alignHinges, type HingeReading } from "../hinge";
-import { counted, formatMoney, listed } from "../quantity";
+import { counted, durationWords, formatMoney, listed } from "../quantity";
+import { type Hold, holdOf } from "../tape";
 import { buildOf, candidateOf, checksOf, type JobView, oldPanelOf, policyOf, screwsOpen } from "./derived";
 import type { Payload } from "./payloads";
 import type { CheckAnswer } from "./state";
@@ -44,6 +45,19 @@ export const CHECK_WORDS: Readonly<Record<CheckAnswer["result"], string>> = {
 };
 
 const SCREW_WORDS: Record<string, string> = { staysOut: "stays out", replaced: "replaced", missing: "missing" };
+
+/** From when on new tape holds, at worst; nothing where nothing was pressed. */
+function tapeCaution(v: JobView): string[] {
+  const build = buildOf(v)?.build;
+  if (!build || !v.state.bond.pressedClock) return [];
+  const hold = holdOf(build, v.state.bondTold, candidateOf(v)?.outline.value);
+  if (!hold) return [];
+  const late = (m: Hold["carried"]) => (m ? `${durationWords(m.lateMin)} after it was pressed` : null);
+  const carried = late(hold.carried);
+  return [
+    `New tape is at full strength after three days: do not press on the frame before then. ${carried ? `Carry it in a bag from ${carried}, not sooner.` : "The tape alone does not hold it in a bag that is knocked about: frame and screws do as well."}`,
+  ];
+}
 
 /** A cause by the table the job kept. */
 function causeName(v: JobView, cause: string): string {
@@ -205,7 +219,7 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
       },
     ],
     cautions: [
-      "New tape is at full strength after three days: do not press on the frame before then.",
+      ...tapeCaution(v),
       "The old panel goes to electronics recycling under local rules.",
       "If the picture flickers, goes dark or smells warm: switch off, mains out, and bring it back.",
     ],

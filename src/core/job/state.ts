@@ -117,6 +117,8 @@ export interface JobState {
     since: string | null;
   };
   /** What heats now, since which act, and how many passes were made. */
+  /** Room in °C and mass in kg, where somebody measured them: how soon the tape holds. */
+  bondTold: { roomC?: number | undefined; massKg?: number | undefined };
   heat: {
     on: (Payload<"bench.heatOn"> & { clock: string }) | null;
     offClock: string | null;
@@ -266,6 +268,7 @@ export function emptyState(): JobState {
       lampGuard: null,
       since: null,
     },
+    bondTold: {},
     heat: { on: null, offClock: null, passes: 0, told: [], reads: [] },
     screws: {},
     screwNotes: {},

@@ -2,4 +2,5 @@ export { type BondNeeded, bondNeeded } from "./bondNeeded";
 export { type CutPiece, cutList } from "./cutList";
 export { type CutAsk, cutRolls, type RollCut, type RollPiece, stretches } from "./cutRolls";
 export { dwellFor, type Moment, mayLeave, strengthAt } from "./dwell";
+export { type Hold, holdOf } from "./hold";
 export { chooseTape, type StackRow, type TapeChoice, type TapeStock } from "./stack";

@@ -27,6 +27,9 @@ import { useScrewCount } from "./useScrewCount";
 /** What plans warming is fetched where something has to be warmed. */
 const Warming = dynamic(() => import("./Warming").then((m) => m.Warming), { ssr: false });
 
+/** What tells when the tape holds is fetched where tape was pressed. */
+const HoldTimes = dynamic(() => import("./HoldTimes").then((m) => m.HoldTimes), { ssr: false });
+
 const Hinges = dynamic(() => import("./Hinges").then((m) => m.Hinges), { ssr: false });
 
 /** Steps that ask a person for more than a press. */
@@ -40,6 +43,9 @@ const FORMS: Partial<Record<StepKind, ComponentType>> = {
 
 /** Steps at which another supply may be asked for. */
 const FED: ReadonlySet<StepKind> = new Set(["packOn", "mainsIn", "start", "looseTest"]);
+
+/** Steps inside the wait for the tape, and its end. */
+const HOLDS: ReadonlySet<StepKind> = new Set(["seams", "angle", "handOver"]);
 
 /** The step to do now in large type, what it needs and minds, and the next ones below. */
 export function StepView({ step }: { step: Step }) {
@@ -110,6 +116,7 @@ export function StepView({ step }: { step: Step }) {
       {asksLamp(step.kind) && <LampChoice />}
       {warmed && <Warming tape={warmed} />}
       {step.kind === "shutDown" && step.target === "" && build && <HingesBefore />}
+      {HOLDS.has(step.kind) && s.bond.pressedClock && <HoldTimes />}
       {point && <PointCheck point={point} />}
       {connector && <ConnectorDetail kind={connector.kind} out={atPlug?.off ?? false} />}
       {connector && (

@@ -47,6 +47,11 @@ export const benchPayloads = {
   "bench.heatRead": z.strictObject({ xMm: onLid, yMm: onLid, surfaceC: z.number().min(-20).max(200) }),
   /** A strip that had let go is stiff again under the pick. */
   "bench.heatStiff": z.strictObject({ tape: key }),
+  /** What decides how soon the tape holds: the room, °C, and what the panel weighs, kg. */
+  "bench.holdTold": z.strictObject({
+    roomC: z.number().min(-10).max(50).optional(),
+    massKg: z.number().min(0.02).max(5).optional(),
+  }),
   /** Seen switched off: recording it does not switch it off. */
   "bench.heatOff": nothing,
 } as const;

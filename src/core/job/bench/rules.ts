@@ -117,6 +117,13 @@ export const benchRules = {
       s.bench.since = placeOf(e);
     },
   },
+  "bench.holdTold": {
+    name: "room and mass for the tape",
+    on: "desk",
+    apply: (s, p) => {
+      s.bondTold = { ...s.bondTold, ...p };
+    },
+  },
   "bench.lampGuarded": {
     name: "an inverter insulated for an open test",
     on: "power",
