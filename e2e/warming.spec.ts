@@ -79,6 +79,15 @@ test("a strip is warmed: planned under its ceilings, followed over a reload, see
   expect((await bench.actElsewhere(id, "bench.heatOn", { tool: "mat", setC: 75, tape: "tape-left" })).reason).toMatch(
     /A mat at 75 °C passes the ceiling of touch glass used again: 60 °C/,
   );
+  // Adhesive wiped with solvent: nothing is warmed or powered before it is seen dry.
+  await page.getByRole("button", { name: "Solvent used" }).click();
+  await expect(page.getByText(/Solvent dries: \d:\d\d left/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Dry, cloth away" })).toBeDisabled();
+  await expect(page.getByRole("contentinfo")).toContainText("solvent not dry");
+  await bench.settled();
+  expect((await bench.actElsewhere(id, "bench.heatOn", { tool: "mat", setC: 50, tape: "tape-left" })).reason).toMatch(
+    /Solvent is not dry/,
+  );
 });
 
 test("no window is said with what is in the way, and has no start", async ({ bench, page }) => {

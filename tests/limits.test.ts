@@ -107,6 +107,7 @@ const LIMITS: Record<string, Row[]> = {
   "match.looked": [["letters", null, 200, "note"]],
   "plan.rebuilt": [["letters", 1, 200, "why"]],
   "bench.drained": [["number", 1, 120, "seconds"]],
+  "bench.solventUsed": [["number", 2, 60, "dryMin"]],
   "bench.lampGuarded": [["letters", 1, 80, "by"]],
   "bench.lampWaited": [["number", 1, 3600, "seconds"]],
   "plan.lampTestChosen": [["letters", 1, 80, "by"]],

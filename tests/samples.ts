@@ -94,6 +94,8 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "bench.heatOn": { tool: "heatGun", setC: 130, tape: "rim-left", plannedS: 60 },
   "bench.heatRead": { xMm: 60, yMm: 20, surfaceC: 51.5 },
   "bench.heatStiff": { tape: "tape-left" },
+  "bench.solventUsed": { dryMin: 2 },
+  "bench.solventDry": {},
   "bench.heatOff": {},
   "open.screwOut": { screw: "b1" },
   "open.screwsOutTogether": { group: "base-screws", screws: ["b1", "b2"] },

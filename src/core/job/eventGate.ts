@@ -7,7 +7,7 @@ import { lampClear } from "./power";
 import { ruleOf } from "./registry";
 import type { EventRule } from "./rule";
 import { STOCK_LOG } from "./stock/log";
-import { dryClear, moneyWords, openMoneyStops, safetyClear } from "./stops";
+import { dryClear, moneyWords, openMoneyStops, safetyClear, solventClear } from "./stops";
 
 /** Reference data an event names by hash has to be with the job, and of the kind it is taken for. */
 function snapshotMissing(v: JobView, e: JobEvent, rule: EventRule<EventType>): Answer {
@@ -54,7 +54,7 @@ export function eventGate(v: JobView, e: JobEvent): Answer {
   const safety = through ? null : safetyClear(v);
   if (safety) return safety;
   const powers = typeof rule.powers === "function" ? rule.powers(e.payload as never, v) : rule.powers;
-  const wet = powers ? dryClear(v) : null;
+  const wet = powers ? (dryClear(v) ?? solventClear(v)) : null;
   if (wet) return wet;
   const lamp = powers ? lampClear(v, e.type === "swap.cableConnected") : null;
   if (lamp) return lamp;

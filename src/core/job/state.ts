@@ -4,6 +4,7 @@ import type { Panel } from "../panel";
 import type { Procedure } from "../procedure";
 import type { CheckTable, FaultClass, Pass, Policy } from "../proof";
 import { type Hazard, type MoneyStop, NOTHING_KNOWN, type Outcome, type TriageTable } from "../triage";
+import { type BenchState, QUIET } from "./bench/benchState";
 import type { Payload } from "./payloads";
 import type { ARRIVAL_ITEMS } from "./payloadWords";
 import type { Photo } from "./shapes";
@@ -102,20 +103,7 @@ export interface JobState {
     /** How a lamp-lit machine is tried, and the trained person who tries it open. */
     lamp?: { test: LampTest; by: string };
   } | null;
-  bench: {
-    mains: "unknown" | "in" | "out";
-    /** Told by an act: started, shut down; null before any. */
-    running: boolean | null;
-    shutDown: boolean;
-    batteryOff: boolean;
-    drained: boolean;
-    /** Power came while it stood open: an inverter, where there is one, is charged until it was left alone. */
-    openLive: boolean;
-    /** Whoever insulated the inverter and keeps hands off, for this start only. */
-    lampGuard: string | null;
-    /** Clock of the act that last made the bench isolated or ended it. */
-    since: string | null;
-  };
+  bench: BenchState;
   /** What heats now, since which act, and how many passes were made. */
   /** Room in °C and mass in kg, where somebody measured them: how soon the tape holds. */
   bondTold: { roomC?: number | undefined; massKg?: number | undefined };
@@ -258,16 +246,7 @@ export function emptyState(): JobState {
     identify: { readings: [] },
     match: { chosen: null, asked: {}, order: null, arrived: null, arrival: {}, returns: [], looks: {} },
     plan: null,
-    bench: {
-      mains: "unknown",
-      running: null,
-      shutDown: false,
-      batteryOff: false,
-      drained: false,
-      openLive: false,
-      lampGuard: null,
-      since: null,
-    },
+    bench: { ...QUIET },
     bondTold: {},
     heat: { on: null, offClock: null, passes: 0, told: [], reads: [] },
     screws: {},

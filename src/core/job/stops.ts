@@ -35,6 +35,12 @@ export const LIQUID_SAYS =
 /** No liquid in it that is not cleared: nothing powers a wet machine. @example dryClear(view) // null */
 export const dryClear = (v: { state: JobState }): Answer => (isWet(v.state) ? no("liquid", LIQUID_SAYS) : null);
 
+/** Solvent that was used is dry and its cloth away: its vapour meets no spark and no heat. @example solventClear(view) // null */
+export const solventClear = (v: { state: JobState }): Answer =>
+  v.state.bench.solvent
+    ? no("solvent", "Solvent is not dry yet: no heat and no power before it is, and the cloth is away.")
+    : null;
+
 /** No breach is open. @example breachClear(view, "mayConnect") // null */
 export function breachClear(v: { state: JobState }, gate: string): Answer {
   const b = openBreaches(v.state)[0];

@@ -198,6 +198,7 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
     openBreaches(s).length +
     openMoneyStops(s).length +
     (isWet(s) ? 1 : 0) +
+    (s.bench.solvent ? 1 : 0) +
     (s.triage.damage.some((d) => d.kind === "crack") && s.subject === "in" ? 1 : 0) +
     (power.state === "live" ? 1 : 0) +
     (s.heat.on ? 1 : 0);
@@ -209,13 +210,15 @@ export function trayFacts(v: View, p: Progress | null): TrayFacts {
         ? openMoneyStops(s)[0]!
         : isWet(s)
           ? "liquid in it"
-          : s.heat.on
-            ? "heat is on"
-            : power.state === "live"
-              ? "live"
-              : count
-                ? "cracked glass"
-                : "";
+          : s.bench.solvent
+            ? "solvent not dry"
+            : s.heat.on
+              ? "heat is on"
+              : power.state === "live"
+                ? "live"
+                : count
+                  ? "cracked glass"
+                  : "";
   return {
     power,
     bit: type

@@ -18,6 +18,7 @@ import { ProvePass } from "./ProvePass";
 import { PryMap } from "./PryMap";
 import { RefusalBox } from "./RefusalBox";
 import { lengthWords, ScrewNow } from "./ScrewNow";
+import { SolventBox } from "./SolventBox";
 import { SupplyChoice } from "./SupplyChoice";
 import { AngleStep, HandOverStep, Leftovers, LooseTestStep } from "./steps";
 import { TimeRuler } from "./TimeRuler";
@@ -107,6 +108,7 @@ export function StepView({ step }: { step: Step }) {
         </div>
       )}
       <RefusalBox />
+      <SolventBox />
       {!plan.fresh && (
         <p className="q" role="status">
           The order is being worked out anew; every act still passes its gate.
@@ -143,7 +145,9 @@ export function StepView({ step }: { step: Step }) {
       {back && back.left.length < 2 && <Leftovers screw={back.screw.id} where={back.screw.where} />}
       <Upcoming steps={upcoming.slice(0, 3).map((x) => x.step)} station={step.station} />
       <TimeRuler />
-      {(step.station === "open" || step.station === "swap" || step.station === "close") && <Trouble step={step} />}
+      {(step.station === "open" || step.station === "swap" || step.station === "bond" || step.station === "close") && (
+        <Trouble step={step} />
+      )}
       <KeysLine
         keys={[
           ["X", "power"],

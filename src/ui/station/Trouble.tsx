@@ -6,6 +6,7 @@ import { eventGate, type JobEvent, makeEventId } from "@/core/job";
 import { nextAct, type Step } from "@/core/teardown";
 import { Sheet } from "../controls/Sheet";
 import { useBench } from "../job/context";
+import { SolventUsed } from "./SolventBox";
 import { ScrewLeftOver } from "./steps";
 
 /** The part a step is about: what a hidden screw there would hold. */
@@ -84,6 +85,7 @@ export function Trouble({ step }: { step: Step }) {
       <button type="button" className="btn quiet" onClick={() => setOpen("stuck")}>
         Cannot do this
       </button>
+      <SolventUsed />
       {step.station === "close" && <ScrewLeftOver />}
       <Link className="btn quiet" href={`/jobs/${jobId}/pause`} prefetch={false}>
         Pause card

@@ -2,7 +2,7 @@ import { bareNow, heatCeilings } from "../../build";
 import { type Answer, no } from "../answer";
 import { buildOf, type JobView } from "../derived";
 import type { Payload } from "../payloads";
-import { isWet, safetyClear } from "../stops";
+import { isWet, safetyClear, solventClear } from "../stops";
 
 /** How hot a mat may be set where the build says nothing lower (adj). */
 const KEPT = { of: "what may be used again", maxC: 60, source: "default, its datasheet first" };
@@ -19,6 +19,8 @@ export function mayHeat(v: JobView, p: Payload<"bench.heatOn">): Answer {
   if (stop) return stop;
   const { state: s } = v;
   if (isWet(s)) return no(gate, "Liquid: it is dried without heat.");
+  const solvent = solventClear(v);
+  if (solvent) return solvent;
   if (s.heat.on) return no(gate, "Something heats already: see it switched off first (H).");
   const b = buildOf(v);
   if (!b) return no(gate, "No plan yet: what lies under the cover is unknown.");

@@ -52,6 +52,10 @@ export const benchPayloads = {
     roomC: z.number().min(-10).max(50).optional(),
     massKg: z.number().min(0.02).max(5).optional(),
   }),
+  /** Solvent was put on old adhesive: how long it takes to dry, min. */
+  "bench.solventUsed": z.strictObject({ dryMin: z.number().min(2).max(60) }),
+  /** Seen dry, and the cloth is away. */
+  "bench.solventDry": nothing,
   /** Seen switched off: recording it does not switch it off. */
   "bench.heatOff": nothing,
 } as const;

@@ -1,7 +1,7 @@
 import { LAMP_WAIT_S, lampLit } from "../../build";
-import { listed } from "../../quantity";
+import { durationWords, listed } from "../../quantity";
 import { no, notHere } from "../answer";
-import { placeOf } from "../clock";
+import { msOf, placeOf } from "../clock";
 import { endIsolation, mayFeed, packCut, powerOf, standsOpen, stopWithoutSupply, wake } from "../power";
 import type { RulesOf } from "../rule";
 import { mayHeat } from "./heat";
@@ -122,6 +122,30 @@ export const benchRules = {
     on: "desk",
     apply: (s, p) => {
       s.bondTold = { ...s.bondTold, ...p };
+    },
+  },
+  "bench.solventUsed": {
+    name: "solvent used",
+    on: "power",
+    may: (_, v) => {
+      if (v.s.heat.on) return no("solvent", "No solvent beside heat: see it switched off first (H), and let it cool.");
+      return powerOf(v).live ? no("solvent", "No solvent on a live machine: shut down, mains out first.") : null;
+    },
+    apply: (s, p, { e }) => {
+      s.bench.solvent = { clock: placeOf(e), dryMin: p.dryMin };
+    },
+  },
+  "bench.solventDry": {
+    name: "solvent dry",
+    on: "power",
+    may: (_, { s, e }) => {
+      const { solvent } = s.bench;
+      if (!solvent) return no("solvent", "No solvent is recorded.");
+      const leftMin = solvent.dryMin - (msOf(placeOf(e)) - msOf(solvent.clock)) / 60_000;
+      return leftMin > 0 ? no("solvent", `It dries for ${solvent.dryMin} min: ${durationWords(leftMin)} left.`) : null;
+    },
+    apply: (s) => {
+      s.bench.solvent = null;
     },
   },
   "bench.lampGuarded": {

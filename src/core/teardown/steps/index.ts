@@ -137,6 +137,8 @@ export const UNDER_WAY = [
   "open.found",
   "open.stuck",
   "close.screwExtra",
+  "bench.solventUsed",
+  "bench.solventDry",
   "bench.heatOn",
   "bench.heatOff",
 ] as const satisfies readonly ActType[];
