@@ -8,6 +8,7 @@ test("the shop is backed up and put back through Settings; what came since is go
   bench,
   page,
 }) => {
+  test.setTimeout(240_000);
   const id = await bench.job("H-2417", "open");
   const before = (await bench.events(id)).length;
   await page.goto(`${bench.url}/settings`);

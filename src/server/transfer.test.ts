@@ -27,7 +27,7 @@ describe("a job written by the first version", () => {
     const state = fold(log.events, log.snapshots);
     const now = JSON.parse(JSON.stringify(said(state)));
     // All that was told of a machine then; what is told besides since then stands beside it.
-    expect(now).toMatchObject(kept.said);
+    expect(now).toMatchObject(kept.said as object);
     expect(state.breaches).toEqual([]);
     expect(state.closed?.outcome).toBe("handedOver");
     expect(state.plan?.goal).toBe("subjectOut");

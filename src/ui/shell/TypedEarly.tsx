@@ -39,18 +39,31 @@ export function TypedEarly() {
     const waiting = window.typedEarly ?? new Set();
     let frame = 0;
     const look = () => {
+      frame = 0;
       for (const t of waiting) {
         if (!isField(t) || !t.isConnected) waiting.delete(t);
         else if (takenOver(t)) {
           waiting.delete(t);
           sayAgain(t);
+          // One at a time: the page has to have drawn itself with the first before it hears the second.
+          break;
         }
       }
       if (waiting.size) frame = requestAnimationFrame(look);
     };
+    // A part of the page can wake up later than the rest: its fields are noted until then.
+    const note = (e: Event) => {
+      if (!e.target || !isField(e.target) || takenOver(e.target)) return;
+      waiting.add(e.target);
+      frame ||= requestAnimationFrame(look);
+    };
+    addEventListener("input", note, true);
     // one frame later: what was taken over in this same breath has its own effects behind it
     frame = requestAnimationFrame(look);
-    return () => cancelAnimationFrame(frame);
+    return () => {
+      removeEventListener("input", note, true);
+      cancelAnimationFrame(frame);
+    };
   }, []);
   return null;
 }
