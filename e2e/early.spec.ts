@@ -33,20 +33,3 @@ test("a search begun before the page is awake goes on when it is", async ({ benc
   await expect(page.getByText(/Nothing near "zzzz"/)).toBeVisible();
   await expect(find).toHaveValue("zzzz");
 });
-
-test("two fields of one form typed before it is awake are both there", async ({ bench, page }) => {
-  const id = await bench.newJob("Isbrand Pivot 14 Touch");
-  await bench.station(id, "identify");
-  await page.getByLabel("Label text, whole or in part").fill("IP140FRU-T03");
-  await page.keyboard.press("Enter");
-  await expect(bench.step).toHaveText("IP140FRU-T03");
-  await bench.settled();
-  const wake = await asleep(page);
-  await page.goto(`${bench.url}/jobs/${id}/match`, { waitUntil: "commit" });
-  await page.getByText("Write down an offer").click();
-  await page.getByLabel(/^Price/).fill("71,50");
-  await page.getByRole("combobox", { name: "Seller" }).fill("Corner Parts");
-  wake();
-  await page.getByRole("button", { name: "Keep this offer" }).click();
-  await expect(page.getByText("1 offer kept.")).toBeVisible();
-});
