@@ -7,8 +7,23 @@ type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 const isField = (t: EventTarget): t is Field =>
   t instanceof HTMLInputElement || t instanceof HTMLTextAreaElement || t instanceof HTMLSelectElement;
 
-/** React has taken the element over: from here on it hears its events. */
-const takenOver = (el: Element) => Object.keys(el).some((k) => k.startsWith("__reactProps"));
+/** What the page holds of an element; undefined as long as React has not taken it over. */
+function heldOf(el: Element): { value?: unknown; checked?: unknown } | undefined {
+  const key = Object.keys(el).find((k) => k.startsWith("__reactProps"));
+  return key ? (el as unknown as Record<string, { value?: unknown; checked?: unknown }>)[key] : undefined;
+}
+const takenOver = (el: Element): boolean => heldOf(el) !== undefined;
+
+/** Whether the page holds what its field shows; a field it does not hold by itself is heard with its first word. */
+function heard(el: Field): boolean {
+  const held = heldOf(el);
+  if (!held) return false;
+  if (typeof held.checked === "boolean") return held.checked === (el as HTMLInputElement).checked;
+  return held.value !== undefined && String(held.value) === el.value;
+}
+
+/** Frames a field is said again for at most: a page may have taken it over and not be there yet. */
+const MOST_FRAMES = 300;
 
 /**
  * Says again what was typed into a field before the page listened. The field shows it already; the page holds what it
@@ -37,13 +52,18 @@ export function TypedEarly() {
   useEffect(() => {
     if (window.noteEarly) removeEventListener("input", window.noteEarly, true);
     const waiting = window.typedEarly ?? new Set();
+    const said = new Map<EventTarget, number>();
     let frame = 0;
     const look = () => {
       frame = 0;
       for (const t of waiting) {
         if (!isField(t) || !t.isConnected) waiting.delete(t);
+        else if (heard(t)) waiting.delete(t);
         else if (takenOver(t)) {
-          waiting.delete(t);
+          const tries = (said.get(t) ?? 0) + 1;
+          said.set(t, tries);
+          const free = heldOf(t)!.value === undefined && heldOf(t)!.checked === undefined;
+          if (tries > (free ? 3 : MOST_FRAMES)) waiting.delete(t);
           sayAgain(t);
           // One at a time: the page has to have drawn itself with the first before it hears the second.
           break;
