@@ -1,6 +1,6 @@
 import { draws } from "../chance";
 import type { Act } from "./acts";
-import { coverOf, type LidModel, type LidOptions, lidModel, THINGS, type Thing } from "./lid";
+import { type LidModel, type LidOptions, lidModel, THINGS, type Thing } from "./lid";
 import { planHeatSteps } from "./plan";
 import type { HeatPlan, PlanHeatOptions, PlanProgress } from "./planTypes";
 import { type Cover, FIGURES, MATERIALS } from "./properties";
@@ -40,7 +40,6 @@ function drawnLid(m: LidModel, u: () => number, cellMm: number): LidModel {
   const kRange = kind ? MATERIALS[kind].kRange : ([known.kWmK * 0.9, known.kWmK * 1.1] as const);
   const kWmK = between(u, kRange);
   const cover: Cover = {
-    ...coverOf(o.cover),
     ...known,
     kWmK,
     ...(known.kInWmK === undefined ? {} : { kInWmK: (known.kInWmK * kWmK) / known.kWmK }),
@@ -113,7 +112,7 @@ export type SafePlan = { plan: HeatPlan; robust: Robust | null };
 
 /**
  * A plan that keeps its ceilings on nearly every lid it may be, not only on the one that was assumed: one that breaks them too
- * often is looked for again further from them; where that finds none, there is no window.
+ * often is looked for again further from them; where that finds none, it is said that there is none.
  * @returns the plan with what its draws showed; no draws where there is no plan
  * @throws RangeError as `planHeat`
  * @example [...planSafelySteps(heatLid, { ...heatOptions, means: { ...heatOptions.means, setC: [] } })].length // 0

@@ -63,7 +63,9 @@ export function TypedEarly() {
           const tries = (said.get(t) ?? 0) + 1;
           said.set(t, tries);
           const free = heldOf(t)!.value === undefined && heldOf(t)!.checked === undefined;
-          if (tries > (free ? 3 : MOST_FRAMES)) waiting.delete(t);
+          // A file is handed over once: said twice it would be read twice.
+          const most = t.type === "file" ? 0 : free ? 3 : MOST_FRAMES;
+          if (tries > most) waiting.delete(t);
           sayAgain(t);
           // One at a time: the page has to have drawn itself with the first before it hears the second.
           break;
