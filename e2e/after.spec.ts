@@ -175,3 +175,23 @@ test("a machine that comes back: the earlier job's proof, its guarantee, and cau
   expect(log[0]!.payload.cameBack).toEqual({ job: old, number: "H-2411" });
   expect(log.at(-1)).toMatchObject({ type: "after.seen", payload: { finding: "flicker", answer: "yes" } });
 });
+
+test("the battery is seen on its plug, before the base cover goes on; not there, its sense lead is named first", async ({
+  bench,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const id = await bench.job("H-2417", "open");
+  await bench.ahead(id, /^Battery seen/);
+  await expect(bench.plate).toContainText("Battery seen, no warning");
+  await page.getByRole("button", { name: /^Fails/ }).click();
+  await bench.settled();
+  await bench.station(id, "prove");
+  const causes = page.getByRole("region", { name: "Why it failed" }).getByRole("list", { name: "Causes, the likeliest first" });
+  await expect(causes.getByRole("listitem").first()).toContainText("Battery sense ribbon not home");
+  await causes.getByRole("button", { name: "Go after: Battery sense ribbon not home" }).click();
+  await bench.follow(/^Battery seen/);
+  await bench.key("Space");
+  await bench.ahead(id, /^Put the base cover on/);
+  await bench.follow(/^Hand over/);
+});

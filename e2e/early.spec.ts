@@ -33,3 +33,21 @@ test("a search begun before the page is awake goes on when it is", async ({ benc
   await expect(page.getByText(/Nothing near "zzzz"/)).toBeVisible();
   await expect(find).toHaveValue("zzzz");
 });
+
+test("an offer written down before the page is awake keeps every field, and is taken", async ({ bench, page }) => {
+  const wake = await asleep(page);
+  await page.goto(`${bench.url}/sellers`, { waitUntil: "commit" });
+  const offer = page.locator("details.byhand");
+  await offer.evaluate((d) => {
+    (d as HTMLDetailsElement).open = true;
+  });
+  await offer.getByLabel("Part code").fill("ZK140XYZ-A01");
+  await offer.getByLabel(/^Price/).fill("61,40");
+  await offer.getByLabel("Seller").fill("Market stall");
+  wake();
+  await offer.getByRole("button", { name: "Keep this offer" }).click();
+  await expect(page.getByText(/1 offer kept/)).toBeVisible();
+  await page.reload();
+  await expect(page.locator("main")).toContainText("ZK140XYZ-A01");
+  await expect(page.locator("main")).toContainText("61.40");
+});

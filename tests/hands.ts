@@ -28,6 +28,7 @@ export class Hands {
   private pressed = false;
   private tested: boolean = false;
   private proven = 0;
+  private batterySeen = false;
   /** Over a thousand volts: fed while the lid lay open, and whether somebody made it safe for that. */
   private lampGuarded = false;
   private lampCharged = false;
@@ -252,6 +253,7 @@ export class Hands {
         this.charged = true;
         this.modeOff = false;
         this.proven += 1;
+        if (p.check === "battery" && this.packOn) this.batterySeen = true;
         return;
       case "close.partBack":
         this.putBack(e, p.part!);
@@ -413,6 +415,10 @@ export class Hands {
       )
         this.say(e, part, `it shuts in ${g.id}, not home`);
     if (this.running) this.say(e, part, "while it runs");
+    // Behind the cover nobody reaches the pack's lead: whoever tried it on mains alone looks at the battery before.
+    if (!this.lamp && this.b.isolation.testSupply === "mains" && !this.batterySeen)
+      for (const c of this.points)
+        if (c.serves === "battery" && c.under.includes(part)) this.say(e, part, `shuts ${c.id} in, and nobody saw the battery`);
     // Over the pack's own plug it goes on after it: then it is off that counts, not the voltage on the plug.
     const last = this.points.every((c) => !this.off.has(c.id));
     if (p.backNeedsIsolation && this.voltage && !(last && this.mains === "out" && this.points.length))

@@ -51,4 +51,5 @@ export { Build } from "./schema";
 export type { BackAct, Motion, Risk, Turn } from "./schemaActs";
 export { screwMisfit, screwWords } from "./screwFit";
 export { screwPaths, shankMm } from "./screwShape";
+export { seenAtHome } from "./seenAtHome";
 export { type SupplyChoice, supplyChoices, withSupply } from "./supply";

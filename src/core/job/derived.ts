@@ -1,4 +1,4 @@
-import { applyFinds, type Build, type BuildIndex, indexBuild, withLamp, withSupply } from "../build";
+import { applyFinds, type Build, type BuildIndex, indexBuild, seenAtHome, withLamp, withSupply } from "../build";
 import {
   type Change,
   codeKey,
@@ -175,6 +175,8 @@ export function disturbedOf(v: JobView): Disturbed {
     }
   const s = v.state;
   const happened = s.triage.context.happened;
+  // Its plug is at hand until its cover is on; what was seen there stays seen.
+  const home = (b ? seenAtHome(b) : []).filter((c) => s.prove.open[c.serves] || c.under.every((p) => s.parts[p] === "out"));
   return {
     connectors: Object.keys(s.touched),
     groups: [...groups],
@@ -187,6 +189,7 @@ export function disturbedOf(v: JobView): Disturbed {
         ? Object.keys(s.connectors).filter((c) => s.connectors[c] === "off")
         : []),
     ],
+    home: home.map((c) => c.id),
     replaced: s.subject === "placed" || s.subject === "fixed",
     oled: candidateOf(v)?.technology.value === "OLED",
     tape: Object.keys(s.bond.laid).length > 0,
@@ -239,6 +242,8 @@ export interface PassStatus {
   complete: boolean;
   untested: Check[];
   failed: Check[];
+  /** Still to be looked at once its lead is home, before that is covered: no part of the pass itself. */
+  atHome: Check[];
   tooManyFaults: boolean;
 }
 
@@ -249,7 +254,8 @@ export interface PassStatus {
 export function passStatus(v: JobView, pass: Pass): PassStatus {
   const checks = checksOf(v).filter((c) => c.pass === pass);
   const done = v.state.prove[pass];
-  const untested = checks.filter((c) => !done[c.id] || done[c.id]!.result === "unclear");
+  const open = checks.filter((c) => !done[c.id] || done[c.id]!.result === "unclear");
+  const untested = open.filter((c) => !c.home);
   const failed = checks.filter((c) => done[c.id]?.result === "fail");
   const policy = policyOf(v);
   const pixels = candidateOf(v)?.pixels.value ?? oldPanelOf(v)?.pixels.value ?? null;
@@ -267,6 +273,7 @@ export function passStatus(v: JobView, pass: Pass): PassStatus {
     complete: checks.length > 0 && untested.length === 0 && failed.length === 0 && !(pass === "open" && tooManyFaults),
     untested,
     failed,
+    atHome: open.filter((c) => c.home),
     tooManyFaults,
   };
 }

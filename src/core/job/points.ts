@@ -1,4 +1,4 @@
-import { hangs, hasFilms, hiddenBySeat, triedWhole } from "../build";
+import { hangs, hasFilms, hiddenBySeat, seenAtHome, triedWhole } from "../build";
 import { listed } from "../quantity";
 import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "./derived";
 import { powerOf } from "./power";
@@ -78,6 +78,8 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
         points.length ? `off: ${listed(points.map((c) => c.name.toLowerCase()))}` : null,
       ),
     );
+    if (seenAtHome(b).length > 0)
+      rows.push(row("Battery seen, no warning", open.atHome.length ? "look before its plug is covered" : null));
     rows.push(
       row(
         "Mains out, power key untouched since",

@@ -14,6 +14,8 @@ export interface Check {
   answer: CheckTable["checks"][number]["answer"];
   /** May be left for later with a note. */
   deferrable: boolean;
+  /** Looked at once this lead is home, before what lies over it goes back: a lead's id. */
+  home?: string;
 }
 
 export interface Disturbed {
@@ -27,6 +29,8 @@ export interface Disturbed {
   live?: readonly string[];
   /** Leads put on only after the open pass, by id: what they serve is looked at closed up. */
   late?: readonly string[];
+  /** Of those: leads at hand still once they are home. What they serve is looked at there as well, before they are covered. */
+  home?: readonly string[];
   /** A new panel, front unit, lid or cell is in, and whether it is an OLED. */
   replaced?: boolean;
   oled?: boolean;
@@ -44,6 +48,7 @@ interface Cause {
   /** Null = needs no reason. */
   why: string | null;
   late?: boolean;
+  home?: string;
   /** A lead that serves nothing anybody named: its check bears its name. */
   own?: { id: string; name: string };
 }
@@ -59,7 +64,7 @@ function causesOf(build: Build, d: Disturbed): Cause[] {
       // Where a lamp is lit from an inverter, the lead that carries power into the lid is the lamp's.
       if (build.inverterOn) found.push({ kind: "lamp", why });
     } else if (c.serves === "other") found.push({ kind: "other", why, late: late.has(c.id), own: { id: c.id, name: c.name } });
-    else found.push({ kind: c.serves, why, late: late.has(c.id) });
+    else found.push({ kind: c.serves, why, late: late.has(c.id), ...(d.home?.includes(c.id) ? { home: c.id } : {}) });
   }
   for (const id of d.live ?? []) {
     const c = build.connectors.find((x) => x.id === id);
@@ -110,10 +115,12 @@ export function requiredChecks(build: Build, disturbed: Disturbed, table: CheckT
     for (const cause of causes) {
       if (!row.when.includes(cause.kind)) continue;
       // Put on only after the open pass: that pass cannot look at what it serves.
-      const pass: Pass = cause.late ? "closed" : row.pass;
+      const home = cause.late && row.pass === "open" ? cause.home : undefined;
+      const pass: Pass = cause.late && !home ? "closed" : row.pass;
       const id = cause.own ? `${row.id}-${cause.own.id}` : row.id;
       // Where the closed pass has its own look at it, that one is enough.
-      if (cause.late && row.pass === "open" && table.checks.some((r) => r.pass === "closed" && r.id === row.id)) continue;
+      if (cause.late && !home && row.pass === "open" && table.checks.some((r) => r.pass === "closed" && r.id === row.id))
+        continue;
       const key = `${pass} ${id}`;
       const known = checks.get(key);
       if (known) {
@@ -130,9 +137,10 @@ export function requiredChecks(build: Build, disturbed: Disturbed, table: CheckT
         minutes: row.minutes,
         answer: row.answer,
         deferrable: row.deferrable ?? false,
+        ...(home ? { home } : {}),
       });
     }
   const all = [...checks.values()];
-  const order = (c: Check) => (c.pass === "open" ? 0 : c.id === "start" ? 2 : 1);
+  const order = (c: Check) => (c.pass === "open" ? (c.home ? 1 : 0) : c.id === "start" ? 3 : 2);
   return all.sort((a, b) => order(a) - order(b));
 }

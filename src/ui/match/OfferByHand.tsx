@@ -35,6 +35,8 @@ export function OfferByHand({
   open?: boolean;
 }) {
   const [f, set] = useState({ code, price: "", seller: "", condition: "new" as TypedOffer["condition"], days: "5" });
+  /** Onto what the form holds at that moment: two fields told at once keep both. */
+  const put = (part: Partial<typeof f>) => set((was) => ({ ...was, ...part }));
   const [pasted, setPasted] = useState("");
   const [columns, setColumns] = useState<OfferColumn[] | null>(null);
   const { said, setSaid } = useSaid();
@@ -57,7 +59,7 @@ export function OfferByHand({
     ].filter(Boolean);
     setSaid({ ok: true, words: `${counted(r.body.offers, "offer")} kept. ${more.join(". ")}${more.length ? "." : ""}` });
     setPasted("");
-    set({ ...f, price: "" });
+    put({ price: "" });
     onKept(r.body);
   };
   const one = () => {
@@ -87,7 +89,7 @@ export function OfferByHand({
               value={f.code}
               maxLength={40}
               autoComplete="off"
-              onChange={(e) => set({ ...f, code: e.target.value })}
+              onChange={(e) => put({ code: e.target.value })}
             />
           </label>
           <label className="field">
@@ -97,7 +99,7 @@ export function OfferByHand({
               inputMode="decimal"
               maxLength={20}
               autoComplete="off"
-              onChange={(e) => set({ ...f, price: e.target.value })}
+              onChange={(e) => put({ price: e.target.value })}
             />
           </label>
           <label className="field">
@@ -107,7 +109,7 @@ export function OfferByHand({
               maxLength={60}
               list="known-sellers"
               autoComplete="off"
-              onChange={(e) => set({ ...f, seller: e.target.value })}
+              onChange={(e) => put({ seller: e.target.value })}
             />
             <datalist id="known-sellers">
               {sellers.map((s) => (
@@ -125,7 +127,7 @@ export function OfferByHand({
           </label>
           <label className="field">
             <span>Days until it comes</span>
-            <input value={f.days} inputMode="numeric" maxLength={3} onChange={(e) => set({ ...f, days: e.target.value })} />
+            <input value={f.days} inputMode="numeric" maxLength={3} onChange={(e) => put({ days: e.target.value })} />
           </label>
           <div className="field justify-end">
             <button type="submit" className="btn" disabled={busy}>

@@ -14,33 +14,38 @@ function heldOf(el: Element): { value?: unknown; checked?: unknown } | undefined
 }
 const takenOver = (el: Element): boolean => heldOf(el) !== undefined;
 
-/** Whether the page holds what its field shows; a field it does not hold by itself is heard with its first word. */
-function heard(el: Field): boolean {
+/** What a hand told a field: its text, or whether it is ticked. */
+const toldOf = (el: Field): unknown =>
+  el instanceof HTMLInputElement && (el.type === "checkbox" || el.type === "radio") ? el.checked : el.value;
+
+/** Whether the page holds what a hand told; a field it does not hold by itself is heard with its first word. */
+function heard(el: Field, told: unknown): boolean {
   const held = heldOf(el);
   if (!held) return false;
-  if (typeof held.checked === "boolean") return held.checked === (el as HTMLInputElement).checked;
-  return held.value !== undefined && String(held.value) === el.value;
+  if (typeof held.checked === "boolean") return held.checked === told;
+  return held.value !== undefined && String(held.value) === told;
 }
 
 /** Frames a field is said again for at most: a page may have taken it over and not be there yet. */
 const MOST_FRAMES = 300;
 
 /**
- * Says again what was typed into a field before the page listened. The field shows it already; the page holds what it
- * was served with. So the field is first put back to that, by the setter the page watches, and then to what was typed
- * by the one it does not watch: to the page that is a change as from the keyboard.
+ * Says again what was told to a field before the page listened. The page holds what it was served with, and may have drawn
+ * the field so again. So the field is first put back to that, by the setter the page watches, and then to what was told by
+ * the one it does not watch: to the page that is a change as from the keyboard.
  */
-function sayAgain(el: Field): void {
+function sayAgain(el: Field, told: unknown): void {
   if (el instanceof HTMLSelectElement) {
+    el.value = String(told);
     el.dispatchEvent(new Event("change", { bubbles: true }));
-  } else if (el instanceof HTMLInputElement && (el.type === "checkbox" || el.type === "radio")) {
-    if (el.checked === el.defaultChecked) return;
-    el.checked = el.defaultChecked;
-    el.click();
+  } else if (typeof told === "boolean") {
+    const box = el as HTMLInputElement;
+    if (told === box.defaultChecked) return;
+    box.checked = box.defaultChecked;
+    box.click();
   } else if (!(el instanceof HTMLInputElement && el.type === "file")) {
-    const typed = el.value;
     el.value = el.defaultValue;
-    Object.getOwnPropertyDescriptor(Object.getPrototypeOf(el), "value")?.set?.call(el, typed);
+    Object.getOwnPropertyDescriptor(Object.getPrototypeOf(el), "value")?.set?.call(el, told);
     el.dispatchEvent(new Event("input", { bubbles: true }));
   } else if (el.files?.length) {
     el.dispatchEvent(new Event("change", { bubbles: true }));
@@ -51,14 +56,18 @@ function sayAgain(el: Field): void {
 export function TypedEarly() {
   useEffect(() => {
     if (window.noteEarly) removeEventListener("input", window.noteEarly, true);
-    const waiting = window.typedEarly ?? new Set();
+    if (window.holdEarly) removeEventListener("submit", window.holdEarly, true);
+    let sent = window.sentEarly;
+    window.sentEarly = undefined;
+    const waiting = window.typedEarly ?? new Map<EventTarget, unknown>();
     const said = new Map<EventTarget, number>();
     let frame = 0;
+    let saying = false;
     const look = () => {
       frame = 0;
-      for (const t of waiting) {
+      for (const [t, told] of waiting) {
         if (!isField(t) || !t.isConnected) waiting.delete(t);
-        else if (heard(t)) waiting.delete(t);
+        else if (heard(t, told)) waiting.delete(t);
         else if (takenOver(t)) {
           const tries = (said.get(t) ?? 0) + 1;
           said.set(t, tries);
@@ -66,24 +75,42 @@ export function TypedEarly() {
           // A file is handed over once: said twice it would be read twice.
           const most = t.type === "file" ? 0 : free ? 3 : MOST_FRAMES;
           if (tries > most) waiting.delete(t);
-          sayAgain(t);
+          saying = true;
+          sayAgain(t, told);
+          saying = false;
           // One at a time: the page has to have drawn itself with the first before it hears the second.
           break;
         }
       }
-      if (waiting.size) frame = requestAnimationFrame(look);
+      // All it holds is heard: now it goes.
+      if (sent && !waiting.size && (takenOver(sent[0]) || !sent[0].isConnected)) {
+        const [form, by] = sent;
+        sent = undefined;
+        if (form.isConnected) form.requestSubmit(by);
+      }
+      if (waiting.size || sent) frame = requestAnimationFrame(look);
     };
-    // A part of the page can wake up later than the rest: its fields are noted until then.
+    // A form nobody listens to yet would load the page anew, and all that was typed with it.
+    const hold = (e: SubmitEvent) => {
+      const form = e.target as HTMLFormElement;
+      if (takenOver(form) || form.hasAttribute("action")) return;
+      e.preventDefault();
+      sent = [form, e.submitter];
+      frame ||= requestAnimationFrame(look);
+    };
+    // A part of the page can wake up later than the rest: its fields are noted until then. What is typed on counts.
     const note = (e: Event) => {
-      if (!e.target || !isField(e.target) || takenOver(e.target)) return;
-      waiting.add(e.target);
+      if (saying || !e.target || !isField(e.target) || (takenOver(e.target) && !waiting.has(e.target))) return;
+      waiting.set(e.target, toldOf(e.target));
       frame ||= requestAnimationFrame(look);
     };
     addEventListener("input", note, true);
+    addEventListener("submit", hold, true);
     // one frame later: what was taken over in this same breath has its own effects behind it
     frame = requestAnimationFrame(look);
     return () => {
       removeEventListener("input", note, true);
+      removeEventListener("submit", hold, true);
       cancelAnimationFrame(frame);
     };
   }, []);

@@ -17,8 +17,11 @@ import { Procedures } from "./Procedures";
 import { RefusalBox } from "./RefusalBox";
 import { TouchCode } from "./TouchCode";
 
-/** One pass of Prove: its checks, what was disturbed first; faults tapped and held against the policy. */
-export function ProvePass({ pass }: { pass: Pass }) {
+/**
+ * One pass of Prove: its checks, what was disturbed first; faults tapped and held against the policy. `home`: only what is looked
+ * at once its lead is home, before that is covered.
+ */
+export function ProvePass({ pass, home = false }: { pass: Pass; home?: boolean }) {
   const { log, view, reference, setKeys, setTap, tapMode } = useBench();
   const [cls, setCls] = useState<FaultClass>("dark");
   const [place, setPlace] = useState({ x: "150", y: "90" });
@@ -26,9 +29,9 @@ export function ProvePass({ pass }: { pass: Pass }) {
   const s = view.state;
   const st = passStatus(view, pass);
   const checks = checksOf(view)
-    .filter((c) => c.pass === pass)
+    .filter((c) => c.pass === pass && (!home || c.home))
     .sort((a, b) => Number(b.because !== null) - Number(a.because !== null));
-  const open = checks.filter((c) => !s.prove[pass][c.id] || s.prove[pass][c.id]!.result === "unclear");
+  const open = (home ? st.atHome : st.untested).filter((c) => checks.some((x) => x.id === c.id));
   // A failed one is looked into first; the others can still be answered from their row.
   const next = st.failed.length ? undefined : open[0];
   const done = (check: string, result: "pass" | "fail" | "unclear" | "deferred", note = "") =>
@@ -135,6 +138,8 @@ export function ProvePass({ pass }: { pass: Pass }) {
                   </button>
                 ) : r ? (
                   CHECK_WORDS[r.result]
+                ) : c.home && !home ? (
+                  "later, when its plug is home"
                 ) : (
                   durationWords(c.minutes)
                 )}
@@ -143,8 +148,8 @@ export function ProvePass({ pass }: { pass: Pass }) {
           );
         })}
       </ul>
-      <FailsToo pass={pass} />
-      {pass === "open" && (
+      {!home && <FailsToo pass={pass} />}
+      {pass === "open" && !home && (
         <section aria-label="Pixel faults" className="flex flex-col gap-2">
           <h2 className="sec">Pixel faults</h2>
           <form

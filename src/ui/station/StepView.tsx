@@ -39,6 +39,7 @@ const FORMS: Partial<Record<StepKind, ComponentType>> = {
   angle: AngleStep,
   handOver: HandOverStep,
   proveOpen: () => <ProvePass pass="open" />,
+  batterySeen: () => <ProvePass pass="open" home />,
   proveClosed: () => <ProvePass pass="closed" />,
 };
 

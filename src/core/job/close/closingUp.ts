@@ -50,6 +50,9 @@ export function mayCloseUp(v: JobView, part: string): Answer {
   }
   const off = b.build.connectors.filter((c) => c.under.includes(part) && v.state.connectors[c.id] === "off");
   if (off.length) return no(gate, `${listed(off.map((c) => c.name))} ${off.length === 1 ? "is" : "are"} still off under it.`);
+  const unseen = passStatus(v, "open").atHome.filter((c) => c.home && b.connector.get(c.home)?.under.includes(part));
+  if (unseen.length)
+    return no(gate, `${listed(unseen.map((c) => c.name))}: look now, its plug lies under ${p.name.toLowerCase()}.`);
   const inner = b.build.parts.filter(
     (q) => q.blockedBy.includes(part) && v.state.parts[q.id] === "out" && q.id !== b.subject.id && comesBack(q),
   );

@@ -19,8 +19,10 @@ export const proveRules = {
       const known = checksOf(v).some((x) => x.id === p.check && x.pass === p.pass);
       if (!known && !checkTableOf(v).checks.some((x) => x.id === p.check && x.pass === p.pass))
         return no("prove", `There is no check "${p.check}" in the ${p.pass} pass.`);
+      const c = checksOf(v).find((x) => x.id === p.check && x.pass === p.pass);
+      if (c?.home && s.connectors[c.home] === "off")
+        return no("prove", `${c.name}: looked at once ${b.connector.get(c.home)!.name.toLowerCase()} is home.`);
       if (p.result === "deferred") {
-        const c = checksOf(v).find((x) => x.id === p.check && x.pass === p.pass);
         if (!c?.deferrable) return no("prove", `${c?.name ?? p.check} cannot be left for later.`);
         if (!p.note) return no("prove", "Say why it is left for later.");
       }

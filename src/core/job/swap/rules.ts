@@ -1,4 +1,4 @@
-import { type BuildIndex, hangs, lateLeads } from "../../build";
+import { type BuildIndex, hangs, lateLeads, seenAtHome } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import { placeOf } from "../clock";
@@ -37,6 +37,8 @@ export const swapRules = {
     apply: (s, p, { b }) => {
       s.connectors[p.connector] = "off";
       touch(s, p.connector, b?.connector.get(p.connector), "off");
+      // Seen on this plug before it went under its cover: put on anew, it is looked at anew.
+      if (b && seenAtHome(b).some((c) => c.id === p.connector)) delete s.prove.open.battery;
       stopWithoutSupply(s, b);
     },
   },

@@ -5,6 +5,7 @@ import { angle } from "./angle";
 import { backAct } from "./backAct";
 import { backFilmOff } from "./backFilmOff";
 import { batteryOff } from "./batteryOff";
+import { batterySeen } from "./batterySeen";
 import { cableOff } from "./cableOff";
 import { cableOn } from "./cableOn";
 import { change } from "./change";
@@ -74,6 +75,7 @@ export const STEPS = {
   backFilmOff,
   seat,
   press,
+  batterySeen,
   proveOpen,
   frontFilmOff,
   partBack,

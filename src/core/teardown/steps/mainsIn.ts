@@ -1,6 +1,7 @@
 import { triedWhole } from "../../build";
-import { passStatus } from "../../job";
+import { passStatus, seated } from "../../job";
 import type { StepRule } from "../step";
+import { waitsForBattery } from "./batterySeen";
 import { onAt, testDone } from "./power";
 
 declare module "./kinds" {
@@ -10,7 +11,7 @@ declare module "./kinds" {
 }
 
 export const mainsIn = {
-  station: (_, target) => (target === "test" ? "swap" : "prove"),
+  station: (_, target) => (target === "test" ? "swap" : target === "home" ? "close" : "prove"),
   make: ({ b: { build } }, target) => {
     if (target === "test")
       return {
@@ -27,6 +28,12 @@ export const mainsIn = {
         how: "Everything is back and its lamp circuit closed. Start it. The bench is live.",
         minutes: 0.5,
       };
+    if (target === "home")
+      return {
+        title: "Mains in: the battery is looked at",
+        how: "Its cover is still off: hands out of the machine. Start it. The bench is live.",
+        minutes: 0.5,
+      };
     if (target === "prove") return { title: "Mains in for the open pass", how: "Start it. The bench is live.", minutes: 0.5 };
     return {
       title: "Mains in for the closed pass",
@@ -39,7 +46,11 @@ export const mainsIn = {
   },
   done: (v, target) =>
     v.s.bench.mains === "in" ||
-    (target === "test" ? testDone(v) : passStatus(v, target === "closed" ? "closed" : "open").complete),
+    (target === "home"
+      ? seated(v.s) && !waitsForBattery(v)
+      : target === "test"
+        ? testDone(v)
+        : passStatus(v, target === "closed" ? "closed" : "open").complete),
   next: (v) => (v.s.bench.mains === "in" ? { type: "bench.started", payload: {} } : { type: "bench.mainsIn", payload: {} }),
   events: { "bench.mainsIn": (_, at) => onAt(at), "bench.started": (_, at) => onAt(at) },
   press: (s) => (s.bench.mains === "in" ? "Press when it runs" : "Press when it is in"),

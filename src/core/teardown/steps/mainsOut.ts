@@ -1,5 +1,5 @@
 import type { StepRule } from "../step";
-import { offAt, offDone, offStation } from "./power";
+import { offAt, offAtHome, offDone, offStation } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -14,7 +14,10 @@ export const mainsOut = {
     target === ""
       ? { title: "Take the mains lead out", how: "And everything else plugged in: cards, sticks, dock.", minutes: 0.3 }
       : { title: "Mains lead out again", how: "The bench is live until it is.", minutes: 0.2 },
-  done: (v, target) => offDone(v, target, v.s.bench.mains === "out" && v.s.bench.shutDown),
+  done: (v, target) => {
+    const off = v.s.bench.mains === "out" && v.s.bench.shutDown;
+    return target === "home" ? offAtHome(v, off) : offDone(v, target, off);
+  },
   next: () => ({ type: "bench.mainsOut", payload: {} }),
   events: { "bench.mainsOut": (_, at) => offAt(at) },
   press: "Press when it is out",

@@ -3,6 +3,7 @@ import { type Act, looseTestMissing, passStatus, pastTest, powerOf, seated } fro
 import { listed } from "../../quantity";
 import { cutList } from "../../tape";
 import type { AtStep, Moment, Planned, StepStation } from "../step";
+import { plugsHome, waitsForBattery } from "./batterySeen";
 
 /**
  * Power is taken off three times: before anything else (no target), after the loose test ("bond") and after the open pass
@@ -18,7 +19,13 @@ export const offStation = ({ b }: Planned, target: string): StepStation => {
 
 /** Which of the three an act that takes power off belongs to. @example offAt({ s: emptyState(), b }) // "" */
 export const offAt = ({ s, b }: Moment): string =>
-  s.subject === "in" ? "" : s.subject === "out" || (hangs(b.build) && s.subject === "placed") ? "bond" : "close";
+  plugsHome({ s, b })
+    ? "home"
+    : s.subject === "in"
+      ? ""
+      : s.subject === "out" || (hangs(b.build) && s.subject === "placed")
+        ? "bond"
+        : "close";
 
 /**
  * Which feeding an act that brings power on belongs to: the loose test, the open pass, the closed pass; null before any.
@@ -27,6 +34,7 @@ export const offAt = ({ s, b }: Moment): string =>
 export const onAt = ({ s, b }: Moment): string | null => {
   if (s.subject === "in") return null;
   if (triedWhole(b.build)) return "prove";
+  if (plugsHome({ s, b }) && !s.prove.open.battery) return "home";
   return !pastTest(s, b.build) ? "test" : s.close.angleDeg === null && !s.bond.frontFilmOff ? "prove" : "closed";
 };
 
@@ -94,7 +102,8 @@ export function offDone(v: AtStep, target: string, holds: boolean, drain = false
           ? v.s.subject === "fixed"
           : seated(v.s)
         : closingBegan(v) && (!handsLeft(v) || offForHands(v, drain));
-  if (past) return true;
+  // With the pack's plug home it is fed once more, for the battery alone: what was taken off before that was off.
+  if (past || (target === "close" && plugsHome(v))) return true;
   if (target === "bond" && looseTestMissing(v)) return false;
   if (target === "close" && !passStatus(v, "open").complete) return false;
   return holds;
@@ -113,12 +122,21 @@ export function stillFed(bench: { shutDown: boolean; mains: string }): Act | nul
 export const fedWords = (bench: { shutDown: boolean; mains: string }): string | null =>
   !bench.shutDown ? "Press when it is shut down" : bench.mains === "in" ? "Press when the mains is out" : null;
 
-/** Why power comes off again. @example offAgainWords(b, "home") // "It starts by itself when its pack is on." */
+/**
+ * Off with the pack at home: for what starts by itself, and once the battery was seen on its lead.
+ * @example offAtHome(atStep, false) // false
+ */
+export const offAtHome = (v: AtStep, off: boolean): boolean =>
+  plugsHome(v)
+    ? off && !waitsForBattery(v)
+    : v.s.close.angleDeg !== null || (off && v.b.powerPoints.every((c) => v.s.connectors[c.id] !== "off"));
+
+/** Why power comes off again. @example offAgainWords(b, "home") // "With its pack on it is shut down and off the mains before anything is closed over it." */
 export const offAgainWords = ({ build }: BuildIndex, target: string): string =>
   target === "bond" && hangs(build) ? "A test ends isolation: nothing is screwed under power." : OFF_AGAIN[target]!;
 
 const OFF_AGAIN: Readonly<Record<string, string>> = {
   bond: "A test ends isolation: liners and films wait until it is isolated again.",
   close: "Off before closing up: nothing is pressed or screwed under power.",
-  home: "It starts by itself when its pack is on.",
+  home: "With its pack on it is shut down and off the mains before anything is closed over it.",
 };

@@ -1,5 +1,5 @@
 import type { StepRule } from "../step";
-import { offAgainWords, offAt, offDone, offStation } from "./power";
+import { offAgainWords, offAt, offAtHome, offDone, offStation } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -18,10 +18,7 @@ export const shutDown = {
           minutes: 1,
         }
       : { title: "Shut down again", how: "Wait until the light is out.", minutes: 0.7, because: offAgainWords(b, target) },
-  done: (v, target) =>
-    target === "home"
-      ? v.s.close.angleDeg !== null || (v.s.bench.shutDown && v.b.powerPoints.every((c) => v.s.connectors[c.id] !== "off"))
-      : offDone(v, target, v.s.bench.shutDown),
+  done: (v, target) => (target === "home" ? offAtHome(v, v.s.bench.shutDown) : offDone(v, target, v.s.bench.shutDown)),
   next: () => ({ type: "bench.shutDown", payload: {} }),
   events: { "bench.shutDown": (_, at) => offAt(at) },
   press: "Press when it is off",

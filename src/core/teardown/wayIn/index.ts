@@ -6,7 +6,7 @@ import { leads } from "./leads";
 import { mirror } from "./mirror";
 import { power } from "./power";
 import { prove } from "./prove";
-import { type Edge, type Source, type WayInAsk, wayInAsk } from "./source";
+import { type Edge, edge, type Source, type WayInAsk, wayInAsk } from "./source";
 
 /** Sources of the way in, each independent of the others. Where an order is free, the one named first goes first. */
 const SOURCES: Readonly<Record<string, (ask: WayInAsk) => Source>> = { leads, acts, power, bond, prove, mirror };
@@ -73,9 +73,6 @@ export function wayIn(build: Build, out: readonly Step[], changes: readonly Plan
   const way = ordered(steps, edges);
   return way.ok ? { ...way, warnings } : way;
 }
-
-/** One step before another, and why. */
-const edge = (first: string, then: string, why: string): Edge => ({ first, then, why });
 
 /** A word of the build no step stands for: said, not dropped. */
 function unheard(b: BuildIndex, w: Build["wayIn"][number], missing: string): string {

@@ -1,4 +1,4 @@
-import { hangs, hasFilms, lampLit, overPower, partsHeld, triedWhole } from "../../build";
+import { hangs, hasFilms, lampLit, overPower, partsHeld, seenAtHome, triedWhole } from "../../build";
 import { type StepKind, stepId } from "../step";
 import { pointsOf } from "../steps/power";
 import { firstOfBond, firstOfClose, Says, type Source, type WayInAsk } from "./source";
@@ -87,10 +87,38 @@ export function power(ask: WayInAsk): Source {
   say.before(open.last, stepId("proveOpen"), "a check needs a supply");
   offAgain(say, "close", stepId("proveOpen"), [firstOfClose(ask)], "nothing is pressed or screwed under power");
   startsByItself(say);
+  battery(say);
   const closed = fed("closed");
   say.before(stepId("angle"), closed.first, "it is started once it is whole");
   say.before(closed.last, stepId("proveClosed"), "a check needs a supply");
   return say;
+}
+
+/** The battery is looked at once its plug is home, in a start of its own, and off again before anything goes over it. */
+function battery(say: Says): void {
+  const { b, build } = say.ask;
+  const seen = seenAtHome(b);
+  if (seen.length === 0) return;
+  const ids = (
+    [
+      ["mainsIn", "home"],
+      ["batterySeen", ""],
+      ["shutDown", "home"],
+      ["mainsOut", "home"],
+    ] as const
+  ).map(([k, t]) => say.step(k, t));
+  ids.forEach((id, i) => {
+    const next = ids[i + 1];
+    if (next) say.atOnce(id, next, "the battery is seen and nothing else is done meanwhile");
+  });
+  const why = "under its cover nobody reaches the battery's lead";
+  for (const c of b.powerPoints) say.before(stepId("cableOn", c.id), ids[0]!, "it is looked at on its own lead");
+  say.before(stepId("proveOpen"), ids[0]!, "the open pass comes first");
+  for (const p of new Set(seen.flatMap((c) => c.under))) say.before(ids.at(-1)!, stepId("partBack", p), why);
+  for (const g of build.screwGroups)
+    for (const k of ["screwsBack", "screwsTighten"] as const)
+      say.rather(stepId(k, g.id), ids[0]!, "nothing is screwed meanwhile");
+  say.before(ids.at(-1)!, stepId("seams"), why);
 }
 
 /** A machine that starts when its pack is attached runs as soon as the plug is home: shut down before anything goes over it. */

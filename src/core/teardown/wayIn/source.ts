@@ -43,6 +43,9 @@ export function wayInAsk(b: BuildIndex, out: readonly Step[], changes: readonly 
   return { b, build, out, changes, pieces, settled };
 }
 
+/** One step before another, and why. @example edge("dust", "seat", "dust shows").first // "dust" */
+export const edge = (first: string, then: string, why: string): Edge => ({ first, then, why });
+
 /** Collects what one source has to say. */
 export class Says implements Source {
   readonly steps: Step[] = [];
@@ -55,11 +58,15 @@ export class Says implements Source {
     return made.id;
   }
   before(first: string, then: string, why: string): void {
-    this.edges.push({ first, then, why });
+    this.edges.push(edge(first, then, why));
   }
   /** Kept unless it would close a circle. */
   rather(first: string, then: string, why: string): void {
-    this.edges.push({ first, then, why, soft: true });
+    this.edges.push({ ...edge(first, then, why), soft: true });
+  }
+  /** Nothing comes between. */
+  atOnce(first: string, next: string, why: string): void {
+    this.edges.push({ ...edge(first, next, why), atOnce: true });
   }
   /** One after the other. */
   chain(ids: readonly string[], why: string): void {
