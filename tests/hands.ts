@@ -29,6 +29,8 @@ export class Hands {
   private tested: boolean = false;
   private proven = 0;
   private batterySeen = false;
+  private readonly clean = new Set<string>();
+  private readonly retaped = new Set<string>();
   /** Over a thousand volts: fed while the lid lay open, and whether somebody made it safe for that. */
   private lampGuarded = false;
   private lampCharged = false;
@@ -217,6 +219,7 @@ export class Hands {
         return;
       case "bond.tapeLaid":
         if (b.subject.bringsTape) say(p.piece!, "it brought its tape");
+        for (const t of this.oldGlue()) if (String(p.piece).startsWith(`${t}-`)) say(p.piece!, "new tape on old adhesive");
         this.laid.add(p.piece!);
         return;
       case "bond.filmOff":
@@ -239,9 +242,18 @@ export class Hands {
               this.over(c.under, b.subject.part).length === 0
             )
               say(c.id, "on before the lid is held by its hinges");
+        for (const t of this.oldGlue()) say("", `it lies on the old adhesive of ${t} and stands proud`);
         this.subject = "seated";
         return;
       }
+      case "bond.adhesiveOff":
+        if (this.subject !== "none") say(p.tape!, "nobody reaches it with a panel in");
+        this.clean.add(p.tape!);
+        return;
+      case "close.partTaped":
+        if (!this.tapeOut.has(p.tape!)) say(p.tape!, "its old tape was never off");
+        this.retaped.add(p.tape!);
+        return;
       case "bond.pressed":
         this.pressed = true;
         if (this.subject !== "seated") say("", "nothing lies there to press");
@@ -272,6 +284,12 @@ export class Hands {
     }
   }
 
+  /** Strips cut or peeled, whose adhesive is still there; a tab draws its own out whole. */
+  private oldGlue(): string[] {
+    return this.b.tapes
+      .filter((t) => t.holds === this.b.subject.part && t.kind === "strip" && this.tapeOut.has(t.id) && !this.clean.has(t.id))
+      .map((t) => t.id);
+  }
   private inTheWay(part: string, of = this.b.subject.part, depth = 0): boolean {
     const p = this.b.parts.find((x) => x.id === of);
     if (!p || depth > 40) return false;
@@ -415,6 +433,9 @@ export class Hands {
       )
         this.say(e, part, `it shuts in ${g.id}, not home`);
     if (this.running) this.say(e, part, "while it runs");
+    for (const t of b.tapes)
+      if (t.holds === part && this.tapeOut.has(t.id) && !this.retaped.has(t.id))
+        this.say(e, part, `nothing sticks it: ${t.id} is gone`);
     // Behind the cover nobody reaches the pack's lead: whoever tried it on mains alone looks at the battery before.
     if (!this.lamp && this.b.isolation.testSupply === "mains" && !this.batterySeen)
       for (const c of this.points)

@@ -76,6 +76,11 @@ export function randomMachine(seed: number): Build {
     );
     if (random() < 0.7) b.inverterOn = pick(["panel", "rearCover", "hingeCover"]);
   }
+  // A bezel or a trim that is stuck on.
+  const stuck = b.parts.filter((p) => p.out && !p.fold && p.id !== b.subject.part && p.view === "lid");
+  const tape = b.tapes[0];
+  if (tape && stuck.length && random() < 0.5)
+    b.tapes.push({ ...tape, id: "trim-tape", name: "Trim tape", holds: pick(stuck.map((p) => p.id)), edge: "top", under: [] });
   return b;
 }
 

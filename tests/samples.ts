@@ -105,6 +105,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "open.partOut": { part: "base-cover" },
   "open.tethered": { option: "beside" },
   "open.lidTurned": { turn: "upright" },
+  "close.partTaped": { tape: "bezel-tape", with: "new" },
   "close.lidTurnedBack": { turn: "upright" },
   "swap.backActDone": { act: "heat-proof" },
   "open.found": {
@@ -124,6 +125,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "swap.panelLifted": { why: "a crumb" },
   "swap.transplanted": { part: "bracket" },
   "swap.looseTested": { supply: "mains", picture: true, note: "" },
+  "bond.adhesiveOff": { tape: "tape-left", method: "rolled" },
   "bond.tapeLaid": { piece: "tape-left-1" },
   "bond.rehearsed": {},
   "bond.linerPulled": { piece: "tape-left-1" },

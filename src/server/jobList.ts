@@ -143,7 +143,7 @@ export function cardOf(
     damage: s.triage.damage,
     buildId: build?.kind === "build" ? build.data.id : null,
     lid: lidOf(lid),
-    tools: progress?.plan.tools.map((t) => t.name) ?? [],
+    tools: progress?.plan.tools.filter((t) => t.mm === undefined).map((t) => t.name) ?? [],
     faults: s.prove.faults.length,
     family: build?.kind === "build" ? build.data.family : null,
     timeRatio:

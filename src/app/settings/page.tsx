@@ -47,7 +47,7 @@ export default async function SettingsPage() {
     ...new Set(
       builds.flatMap((b) => {
         const made = makePlan(b.data, [], undefined, weights);
-        return made.ok ? made.plan.tools.map((t) => t.name) : [];
+        return made.ok ? made.plan.tools.filter((t) => t.mm === undefined).map((t) => t.name) : [];
       }),
     ),
   ].sort();

@@ -1,3 +1,4 @@
+export { adhesiveLeft } from "./adhesive";
 export { type Behind, behind, hiddenBySeat, inTheWay, lateLeads, overPower, saidBefore } from "./behind";
 export { type BuildProblem, checkBuild, lookAgain } from "./check";
 export { CONNECTOR_MOTION, type ConnectorMotion } from "./connectorMotion";

@@ -1,4 +1,4 @@
-import { hangs, hasFilms, hiddenBySeat, seenAtHome, triedWhole } from "../build";
+import { adhesiveLeft, hangs, hasFilms, hiddenBySeat, seenAtHome, triedWhole } from "../build";
 import { listed } from "../quantity";
 import { buildOf, changesOf, type JobView, passStatus, screwsOpen } from "./derived";
 import { powerOf } from "./power";
@@ -55,6 +55,11 @@ export function pointCheck(v: JobView, point: PointOfNoReturn): PointRow[] {
   const unmade = changesOf(v).filter((c) => c.at === "swap" && !c.made);
   if (unmade.length) rows.push(row("Changes for this panel", `not yet: ${listed(unmade.map((c) => c.act.toLowerCase()))}`));
   if (point === "liner") {
+    const left = adhesiveLeft(b, s.tapesOut).filter((t) => !s.bond.cleaned[t]);
+    if (adhesiveLeft(b).length)
+      rows.push(
+        row("Old adhesive off", left.length ? `not yet: ${listed(left.map((t) => b.tape.get(t)!.name.toLowerCase()))}` : null),
+      );
     if (films) rows.push(row("Dust blown off", s.bond.dusted ? null : "not yet"));
     if (!hangs(b.build) && !triedWhole(b.build)) rows.push(row("Loose test valid", looseTestMissing(v)));
     rows.push(row("Lowering rehearsed", s.bond.rehearsed ? null : "not yet"));

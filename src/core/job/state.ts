@@ -150,6 +150,8 @@ export interface JobState {
     voidedBy: string | null;
   } | null;
   bond: {
+    /** Ledges the old adhesive is off, by its strip. */
+    cleaned: Record<string, true>;
     laid: Record<string, true>;
     linersPulled: Record<string, true>;
     rehearsed: boolean;
@@ -175,6 +177,8 @@ export interface JobState {
     begun: boolean;
     seams: Record<string, true>;
     angleDeg: number | null;
+    /** Parts stuck on again, by their tape. */
+    taped: Record<string, "new" | "again">;
     handedOver: { to: string; clock: string } | null;
   };
   /** What came once the panel was in: a fault looked for, hinges, procedures. */
@@ -207,6 +211,7 @@ export interface JobState {
 
 /** Bond before its first act. @example freshBond().rehearsed // false */
 export const freshBond = (): JobState["bond"] => ({
+  cleaned: {},
   laid: {},
   linersPulled: {},
   rehearsed: false,
@@ -270,7 +275,7 @@ export function emptyState(): JobState {
     looseTest: null,
     bond: freshBond(),
     prove: { open: {}, closed: {}, faults: [], policyHash: null, accepted: null, voided: {}, late: {} },
-    close: { begun: false, seams: {}, angleDeg: null, handedOver: null },
+    close: { begun: false, seams: {}, angleDeg: null, taped: {}, handedOver: null },
     after: { causesHash: null, seen: {}, chase: null, reached: [], tried: [], hinges: [], torque: {}, procedures: {} },
     shop: { lots: {}, orders: {} },
     last: null,

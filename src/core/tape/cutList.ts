@@ -24,10 +24,14 @@ const SHORTEST_MM = 8;
  * @example cutList(build).map((p) => `${p.widthMm} x ${p.lengthMm} mm`) // ["4 x 172 mm", "4 x 70 mm", "4 x 88 mm"]
  */
 export function cutList(build: Build): CutPiece[] {
-  return build.tapes.filter((t) => t.holds === build.subject.part).flatMap((t) => pieces(t));
+  return build.tapes.filter((t) => t.holds === build.subject.part).flatMap((t) => piecesOf(t));
 }
 
-function pieces(t: Tape): CutPiece[] {
+/**
+ * One strip as it is cut: a piece per stretch between its keep-outs.
+ * @example piecesOf(b.build.tapes[0]).length // 1
+ */
+export function piecesOf(t: Tape): CutPiece[] {
   const upright = t.edge === "left" || t.edge === "right";
   const long = upright ? t.shape.heightMm : t.shape.widthMm;
   const wide = upright ? t.shape.widthMm : t.shape.heightMm;

@@ -1,5 +1,5 @@
 export { type BondNeeded, bondNeeded } from "./bondNeeded";
-export { type CutPiece, cutList } from "./cutList";
+export { type CutPiece, cutList, piecesOf } from "./cutList";
 export { type CutAsk, cutRolls, type RollCut, type RollPiece, stretches } from "./cutRolls";
 export { dwellFor, type Moment, mayLeave, strengthAt } from "./dwell";
 export { type Hold, holdOf } from "./hold";

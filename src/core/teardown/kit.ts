@@ -5,7 +5,8 @@ export interface KitRow {
   name: string;
   /** Name with inches where the trade sells by them. */
   words: string;
-  state: "have" | "substitute" | "missing";
+  /** `used` = taken from a roll: how much is told, whether it is there the shelf tells. */
+  state: "have" | "substitute" | "missing" | "used";
   /** What stands in, and what to mind. */
   by: string | null;
   for: string;
@@ -18,11 +19,13 @@ export const withInches = (name: string): string =>
 /**
  * What a plan needs, beside what the shop has: nothing more. Parts of a change and tape are to be fetched, so they count as
  * missing until somebody says otherwise.
- * @example kitOf(plan.tools, null).every((r) => r.state === "missing") // true
+ * @example kitOf([{ name: "Plastic pick", for: "the bezel" }], null)[0].state // "missing"
  */
 export function kitOf(tools: Plan["tools"], stock: ToolStock | null): KitRow[] {
   const have = new Set((stock?.have ?? []).map((h) => h.toLowerCase()));
   return tools.map((t) => {
+    if (t.mm !== undefined)
+      return { name: t.name, words: `${t.name}, ${Math.ceil(t.mm)} mm`, state: "used", by: null, for: t.for };
     const sub = stock?.substitutes.find((s) => s.for.toLowerCase() === t.name.toLowerCase());
     const state = have.has(t.name.toLowerCase()) ? "have" : sub?.have ? "substitute" : "missing";
     return {

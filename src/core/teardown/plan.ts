@@ -14,7 +14,8 @@ export interface Plan {
   minutes: P50P80;
   /** What the build says of the way back and no step stands for, in words. */
   warnings: string[];
-  tools: { name: string; for: string }[];
+  /** What has to lie ready: tools, and with `mm` what is used up of tape. */
+  tools: { name: string; for: string; mm?: number }[];
 }
 export type PlanResult = { ok: true; plan: Plan } | { ok: false; problem: string };
 
@@ -61,7 +62,7 @@ function compute(
   if (!back.ok) return back;
   const all = [...out.steps, ...back.steps];
   const tools = new Map<string, string[]>();
-  for (const s of all) for (const t of s.tools ?? (s.tool ? [s.tool] : [])) tools.set(t, [...(tools.get(t) ?? []), s.title]);
+  for (const s of all) for (const t of toolsOf(s)) tools.set(t, [...(tools.get(t) ?? []), s.title]);
   for (const p of build.parts)
     if (p.fate === "replaced" && back.steps.some((s) => s.id === stepId("partBack", p.id)))
       tools.set(`New ${p.name.toLowerCase()}`, [`Put on the new ${p.name.toLowerCase()}`]);
@@ -75,9 +76,23 @@ function compute(
       objective: out.objective,
       warnings: back.warnings,
       minutes: sumLogNormal(all.map((s) => s.minutes)),
-      tools: [...tools].map(([name, uses]) => ({ name, for: uses[0]! })),
+      tools: [...[...tools].map(([name, uses]) => ({ name, for: uses[0]! })), ...usedUp(all)],
     },
   };
+}
+
+/** Every tool of a step: its own, and those beside it. */
+const toolsOf = (s: Step): string[] => [...new Set([...(s.tool ? [s.tool] : []), ...(s.tools ?? [])])];
+
+/** What is used up in all, by name. */
+function usedUp(steps: readonly Step[]): Plan["tools"] {
+  const rows = new Map<string, { name: string; for: string; mm: number }>();
+  for (const s of steps)
+    for (const u of s.uses ?? []) {
+      const row = rows.get(u.name) ?? { name: u.name, for: s.title, mm: 0 };
+      rows.set(u.name, { ...row, mm: row.mm + u.mm });
+    }
+  return [...rows.values()];
 }
 
 /** Drivers and bits of a screw group, in words. @example bitsOf(build, "base-screws") // ["Cross recess PH00"] */

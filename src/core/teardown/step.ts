@@ -13,6 +13,8 @@ export interface StepText {
   tool?: string;
   /** All tools it takes, where it takes more than one. */
   tools?: string[];
+  /** What it uses up, with how much: tape by its width and thickness, mm. */
+  uses?: { name: string; mm: number }[];
   caution?: string;
   hold?: string;
   /** Side of the machine that faces up for it; missing = either. */

@@ -6,7 +6,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 
 /** Dry time where nobody says another, min (A: a little alcohol on a cloth). */
-const DRY_MIN = 2;
+export const DRY_MIN = 2;
 
 /** Solvent on old adhesive: told once, then it dries by the log's clock before anything is warmed or powered. */
 export function SolventBox() {

@@ -21,6 +21,7 @@ import { lengthWords, ScrewNow } from "./ScrewNow";
 import { SolventBox } from "./SolventBox";
 import { SupplyChoice } from "./SupplyChoice";
 import { AngleStep, HandOverStep, Leftovers, LooseTestStep } from "./steps";
+import { TapeChoice } from "./TapeChoice";
 import { TimeRuler } from "./TimeRuler";
 import { Trouble } from "./Trouble";
 import { useScrewCount } from "./useScrewCount";
@@ -117,6 +118,7 @@ export function StepView({ step }: { step: Step }) {
       )}
       {FED.has(step.kind) && <SupplyChoice />}
       {asksLamp(step.kind) && <LampChoice />}
+      <TapeChoice step={step} />
       {warmed && <Warming tape={warmed} />}
       {step.kind === "shutDown" && step.target === "" && build && <HingesBefore />}
       {HOLDS.has(step.kind) && s.bond.pressedClock && <HoldTimes />}

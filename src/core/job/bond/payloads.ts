@@ -3,6 +3,8 @@ import { key, nothing } from "../shapes";
 
 /** What events of Bond carry, in their newest shape. */
 export const bondPayloads = {
+  /** What was left of a strip of old tape is off its ledge, and how. */
+  "bond.adhesiveOff": z.strictObject({ tape: key, method: z.enum(["rolled", "edge", "solvent"]) }),
   "bond.tapeLaid": z.strictObject({ piece: key }),
   "bond.rehearsed": nothing,
   "bond.linerPulled": z.strictObject({ piece: key }),

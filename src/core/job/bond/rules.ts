@@ -7,11 +7,25 @@ import type { bondPayloads } from "./payloads";
 import { mayPullLiners, maySeat } from "./seating";
 
 export const bondRules = {
+  "bond.adhesiveOff": {
+    name: "old adhesive off",
+    on: "machine",
+    may: (p, { s, b }) => {
+      const t = b.tape.get(p.tape);
+      if (!t) return notHere("tape", p.tape);
+      if (t.holds !== b.subject.id) return no("bond", `${t.name} holds another part.`);
+      return s.subject === "out" ? null : no("bond", "The old panel is still in, or the new one is seated.");
+    },
+    apply: (s, p) => {
+      s.bond.cleaned[p.tape] = true;
+    },
+  },
   "bond.tapeLaid": {
     name: "a strip of tape laid",
     on: "machine",
     may: (p, { s, b }) => {
       if (!cutList(b.build).some((x) => x.id === p.piece)) return notHere("tape piece", p.piece);
+      if (s.bench.solvent) return no("solvent", "Solvent is not dry yet: tape does not hold on it.");
       return s.subject === "out" ? null : no("bond", "The old panel is still in, or the new one is seated.");
     },
     apply: (s, p) => {

@@ -53,6 +53,9 @@ export function mayCloseUp(v: JobView, part: string): Answer {
   const unseen = passStatus(v, "open").atHome.filter((c) => c.home && b.connector.get(c.home)?.under.includes(part));
   if (unseen.length)
     return no(gate, `${listed(unseen.map((c) => c.name))}: look now, its plug lies under ${p.name.toLowerCase()}.`);
+  const bare = b.build.tapes.filter((t) => t.holds === part && v.state.tapesOut[t.id] && !v.state.close.taped[t.id]);
+  if (bare.length)
+    return no(gate, `${listed(bare.map((t) => t.name))}: lay new tape first, or say that what it has still grips.`);
   const inner = b.build.parts.filter(
     (q) => q.blockedBy.includes(part) && v.state.parts[q.id] === "out" && q.id !== b.subject.id && comesBack(q),
   );

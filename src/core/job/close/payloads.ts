@@ -4,6 +4,8 @@ import { key, text } from "../shapes";
 /** What events of Close carry, in their newest shape. */
 export const closePayloads = {
   "close.partBack": z.strictObject({ part: key }),
+  /** A part that was stuck on has tape again: new, or what it had and still grips. */
+  "close.partTaped": z.strictObject({ tape: key, with: z.enum(["new", "again"]) }),
   /** The lid is out of the angle of this turn again. */
   "close.lidTurnedBack": z.strictObject({ turn: key }),
   "close.screwBack": z.strictObject({

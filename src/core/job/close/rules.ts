@@ -27,9 +27,32 @@ export const closeRules = {
       if (!comesBack(part)) return no("part", `${part.name} does not go back: ${FATE_WORDS[part.fate!]}.`);
       return part.id === v.b.subject.id ? no("part", "The panel is seated at Bond.") : mayCloseUp(v, part.id);
     },
-    apply: (s, p) => {
+    apply: (s, p, { b }) => {
       s.parts[p.part] = "back";
+      // Stuck on again: off once more, it is as it was found.
+      for (const t of b?.build.tapes ?? [])
+        if (t.holds === p.part) {
+          delete s.tapesOut[t.id];
+          delete s.close.taped[t.id];
+        }
       homeAgain(s);
+    },
+  },
+  "close.partTaped": {
+    name: "tape on a part",
+    on: "machine",
+    may: (p, { s, b }) => {
+      const t = b.tape.get(p.tape);
+      if (!t) return notHere("tape", p.tape);
+      const part = b.part.get(t.holds)!;
+      if (part.id === b.subject.id) return no("tape", "The panel's tape is laid at Bond.");
+      if (!comesBack(part)) return no("tape", `${part.name} does not go back: ${FATE_WORDS[part.fate!]}.`);
+      if (s.parts[part.id] !== "out") return no("tape", `${part.name} is not out.`);
+      if (s.bench.solvent) return no("solvent", "Solvent is not dry yet: tape does not hold on it.");
+      return s.close.taped[t.id] ? no("tape", `${t.name} is on already.`) : null;
+    },
+    apply: (s, p) => {
+      s.close.taped[p.tape] = p.with;
     },
   },
   "close.lidTurnedBack": {

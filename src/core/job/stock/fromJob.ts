@@ -2,7 +2,7 @@ import type { Build } from "../../build";
 import type { StockEvent } from "../../stock";
 import { itemName, screwItem, tapeItem } from "../../stock/items";
 import { tapeFor } from "../../stock/tape";
-import { type CutPiece, cutList } from "../../tape";
+import { type CutPiece, cutList, piecesOf } from "../../tape";
 import { placeOf } from "../clock";
 import { panelIsHere } from "../derived";
 import type { JobEvent } from "../event";
@@ -135,6 +135,12 @@ class Teller {
       case "bond.tapeLaid": {
         const c = this.build && cutList(this.build).find((x) => x.id === e.payload.piece);
         if (c) this.say(e, { type: "stock.used", item: tapeOf(c), count: mmOf(c), job: this.number });
+        break;
+      }
+      case "close.partTaped": {
+        const t = e.payload.with === "new" ? this.build?.tapes.find((x) => x.id === e.payload.tape) : undefined;
+        for (const c of t ? piecesOf(t) : [])
+          this.say(e, { type: "stock.used", item: tapeOf(c), count: mmOf(c), job: this.number });
         break;
       }
       case "bond.panelSeated":

@@ -1,5 +1,6 @@
 import { CONNECTOR_MOTION } from "../../build";
 import type { StepRule } from "../step";
+import { packCaution } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -17,7 +18,8 @@ export const cableOff = {
       minutes: c.minutes,
       backMinutes: c.minutes,
       view: c.view,
-      ...(c.powerPoint ? { caution: "Carries pack voltage. Insulate the open end." } : {}),
+      ...(c.powerPoint && c.kind !== "bayPack" ? { tools: ["Insulating tape"] } : {}),
+      ...(c.powerPoint ? { caution: packCaution(c.kind) } : {}),
       ...(c.kind === "lampLead"
         ? { caution: "Over a thousand volts when it is lit. Isolated first; a lamp holds mercury: do not bend or knock it." }
         : {}),

@@ -12,6 +12,7 @@ export const dust = {
     title: b.build.dust?.verb ?? "Blow the pocket clear of dust",
     how: b.build.dust?.how ?? "Hand blower, lid tilted. No spray near bare films.",
     minutes: b.build.dust?.minutes ?? 1,
+    ...(b.build.dust?.tool ? { tool: b.build.dust.tool } : { tools: ["Hand blower"] }),
   }),
   done: (v) => v.s.bond.dusted,
   next: () => ({ type: "bond.dusted", payload: {} }),

@@ -1,6 +1,7 @@
 import type { BuildIndex } from "../../build";
 import type { Act, ActType, JobEvent } from "../../job";
 import { type AtStep, type Moment, type Planned, type Step, type StepKind, type StepRule, stepId } from "../step";
+import { adhesiveOff } from "./adhesiveOff";
 import { angle } from "./angle";
 import { backAct } from "./backAct";
 import { backFilmOff } from "./backFilmOff";
@@ -24,6 +25,7 @@ import { packOn } from "./packOn";
 import { partBack } from "./partBack";
 import { partFold } from "./partFold";
 import { partOut } from "./partOut";
+import { partTape } from "./partTape";
 import { press } from "./press";
 import { proveClosed } from "./proveClosed";
 import { proveOpen } from "./proveOpen";
@@ -68,6 +70,7 @@ export const STEPS = {
   start,
   mainsIn,
   looseTest,
+  adhesiveOff,
   tapeLay,
   rehearse,
   linerPull,
@@ -78,6 +81,7 @@ export const STEPS = {
   batterySeen,
   proveOpen,
   frontFilmOff,
+  partTape,
   partBack,
   screwsBack,
   screwsTighten,

@@ -15,6 +15,7 @@ export const linerPull = {
       title: `Pull liner T${c.number}, ${c.edge} edge`,
       how: "One at a time. From here the tape grips at once.",
       minutes: 0.4,
+      tools: ["Tweezers"],
     };
   },
   done: (v, id) => !!v.s.bond.linersPulled[id],

@@ -1,6 +1,6 @@
 import type { Act } from "../../job";
 import type { StepRule } from "../step";
-import { fedWords, offAt, offDone, offStation, pointsOf, stillFed } from "./power";
+import { fedWords, offAt, offDone, offStation, packCaution, pointsOf, stillFed } from "./power";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -17,7 +17,7 @@ export const packOff = {
       title: `${points.words} off again`,
       how: points.how.out,
       minutes: points.minutes,
-      caution: "Carries pack voltage. Insulate the open end.",
+      caution: packCaution(p.b.powerPoints[0]?.kind ?? ""),
     };
   },
   done: (v, target) =>

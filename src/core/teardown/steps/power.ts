@@ -65,6 +65,12 @@ export function pointsOf(b: BuildIndex): PackPoints {
   };
 }
 
+/** What a pack's open contact asks for. @example packCaution("bayPack") // "Carries pack voltage. Lay it aside, its contacts clear of metal." */
+export const packCaution = (kind: string): string =>
+  kind === "bayPack"
+    ? "Carries pack voltage. Lay it aside, its contacts clear of metal."
+    : "Carries pack voltage. Insulate the open end.";
+
 /** Parts still away or plugs still off: hands go into the machine once more before it is closed. */
 function handsLeft(v: AtStep): boolean {
   return (

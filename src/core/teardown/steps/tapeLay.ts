@@ -1,5 +1,5 @@
 import type { StepRule } from "../step";
-import { pieceOf } from "./tape";
+import { pieceOf, tapeUse } from "./tape";
 
 declare module "./kinds" {
   interface StepKinds {
@@ -15,6 +15,8 @@ export const tapeLay = {
       title: `Lay tape T${c.number}: ${c.edge} edge, ${c.widthMm} × ${c.lengthMm} mm`,
       how: `${c.thicknessMm} mm thick, liner up.${c.tailMm ? ` Leave a ${c.tailMm} mm tail for the next repair.` : ""} Clean the shell first; little solvent, no flame.`,
       minutes: 1.2,
+      tools: ["Scissors"],
+      uses: [tapeUse(c)],
     };
   },
   done: (v, id) => !!v.s.bond.laid[id],

@@ -9,6 +9,12 @@ declare module "./kinds" {
   }
 }
 
+/** What a strip of this kind asks for beside its own caution. */
+const cautionOf = ({ out, kind }: Tape): string | undefined =>
+  kind === "pullTab"
+    ? `${out.caution ?? "Slow and flat, along the lid: pulled upward it tears."} Torn: thread or a card from the side, warmed where its ceilings allow; no lever under the glass.`
+    : out.caution;
+
 /** What lets go only where something else is harmed already is told as that, in words; nothing where there is room. */
 function conflict({ releaseC: [from, to], ceilings }: HeatNeed): string {
   const low = ceilings.reduce((a, c) => (c.maxC < a.maxC ? c : a));
@@ -20,14 +26,23 @@ function conflict({ releaseC: [from, to], ceilings }: HeatNeed): string {
 export const tapeOut = {
   station: "open",
   make: ({ b }, id) => {
-    const { out, heat } = b.tape.get(id)!;
+    const t = b.tape.get(id)!;
+    const { out, heat } = t;
+    const caution = cautionOf(t);
+    const glass = b.build.subject.kind === "cell" || b.build.subject.kind === "frontUnit";
+    const tools = [
+      ...(heat && !/heat|hot|dryer|mat\b/i.test(out.tool ?? "") ? ["Heat source: gun, dryer or mat"] : []),
+      ...(glass ? ["Cut-proof gloves"] : []),
+    ];
     return {
       title: out.verb,
       view: "lid",
       ...motionText(out),
+      ...(caution ? { caution } : {}),
+      ...(tools.length ? { tools } : {}),
       ...(heat
         ? {
-            caution: `${out.caution ? `${out.caution} ` : ""}Heat: lets go at ${heat.releaseC[0]} to ${heat.releaseC[1]} °C; ${heat.ceilings.map((c) => `${c.of} ${c.maxC} °C at most`).join(", ")}.${conflict(heat)}`,
+            caution: `${caution ? `${caution} ` : ""}Heat: lets go at ${heat.releaseC[0]} to ${heat.releaseC[1]} °C; ${heat.ceilings.map((c) => `${c.of} ${c.maxC} °C at most`).join(", ")}.${conflict(heat)}`,
           }
         : {}),
     };

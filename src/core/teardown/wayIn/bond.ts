@@ -1,7 +1,7 @@
-import { hangs, hasFilms } from "../../build";
+import { adhesiveLeft, comesBack, hangs, hasFilms } from "../../build";
 import { stepId } from "../step";
 import { lastFed } from "./power";
-import { firstOfBond, Says, type Source, type WayInAsk } from "./source";
+import { beforeClosing, firstOfBond, Says, type Source, type WayInAsk } from "./source";
 
 /**
  * The bond: changes for this panel, tape, dust, films, seating, pressing, in the one order that leaves no second try.
@@ -20,6 +20,23 @@ export function bond(ask: WayInAsk): Source {
       say.before(lastFed(ask, "closed"), id, "it needs the machine running");
       say.before(id, stepId("proveClosed"), "the closed pass looks at what was changed");
     }
+  }
+  const gone = new Set(ask.out.filter((s) => s.kind === "tapeOut").map((s) => s.target));
+  for (const id of adhesiveLeft(b)) {
+    if (!gone.has(id)) continue;
+    const clean = say.step("adhesiveOff", id);
+    say.before(stepId("looseTest"), clean, "its solvent waits for no start: it is tried first");
+    for (const p of pieces) if (p.tapeId === id) say.before(clean, stepId("tapeLay", p.id), "tape is laid on a clean ledge");
+    for (const k of ["rehearse", "dust", "seat"] as const)
+      say.before(clean, stepId(k), "what is rubbed off falls into the pocket");
+  }
+  // Whatever else was stuck on is stuck on again before it goes home.
+  for (const t of ask.build.tapes) {
+    const part = b.part.get(t.holds);
+    if (!part || part.id === b.subject.id || !gone.has(t.id) || !comesBack(part)) continue;
+    const tape = say.step("partTape", t.id);
+    say.before(tape, stepId("partBack", part.id), "it is stuck on with it");
+    say.rather(beforeClosing(ask), tape, "it is laid when its part is put on");
   }
   for (const p of pieces) {
     if (!ask.build.subject.bringsTape) {
