@@ -1,24 +1,39 @@
 "use client";
 import type { Build, Thing } from "@/core/build";
 import { Hatches } from "../draw/Ground";
+import { type Box, overlap } from "../draw/placeNames";
 
 const LABEL_MM = 7.4;
 
-/** Names of the parts that have room for theirs, in their upper corner, each below any that stands there already. */
+/**
+ * Names of the parts that have room for theirs, as near to their upper corner as can be: on no screw, no plug, and in no smaller part.
+ */
 function labelsOf(build: Build, view: "lid" | "base") {
-  const screws = build.screwGroups.filter((g) => g.view === view).flatMap((g) => g.screws);
-  const placed: { part: Build["parts"][number]; xMm: number; yMm: number; wide: number }[] = [];
-  for (const part of build.parts) {
+  const taken: Box[] = [
+    ...build.connectors.filter((c) => c.view === view).map((c) => ({ x: c.xMm - 9, y: c.yMm - 3, w: 18, h: 6 })),
+    ...build.screwGroups
+      .filter((g) => g.view === view)
+      .flatMap((g) => g.screws)
+      .map((q) => ({ x: q.xMm - 4, y: q.yMm - 4, w: 8, h: 8 })),
+  ];
+  const placed: { part: Build["parts"][number]; xMm: number; yMm: number }[] = [];
+  const area = (p: Build["parts"][number]) => (p.shape ? p.shape.widthMm * p.shape.heightMm : 0);
+  for (const part of [...build.parts].sort((a, b) => area(a) - area(b))) {
     const s = part.shape;
     const wide = part.name.length * LABEL_MM * 0.54;
-    if (part.view !== view || !s || wide > s.widthMm - 4 || s.heightMm < LABEL_MM + 2) continue;
-    let yMm = s.yMm + LABEL_MM + 1;
-    // Beside a screw in that corner, not on it.
-    const onScrew = screws.some((q) => q.xMm > s.xMm - 4 && q.xMm < s.xMm + 10 && Math.abs(q.yMm - yMm + LABEL_MM / 3) < 6);
-    const xMm = s.xMm + (onScrew && wide + 14 < s.widthMm ? 12 : 2);
-    const meets = () => placed.some((p) => Math.abs(p.yMm - yMm) < LABEL_MM + 1 && xMm < p.xMm + p.wide && p.xMm < xMm + wide);
-    while (meets() && yMm + LABEL_MM + 1 <= s.yMm + s.heightMm) yMm += LABEL_MM + 1;
-    if (!meets()) placed.push({ part, xMm, yMm, wide });
+    if (part.view !== view || !s) continue;
+    const found = (() => {
+      for (let yMm = s.yMm + LABEL_MM + 1; yMm <= s.yMm + s.heightMm; yMm += LABEL_MM / 2)
+        for (let xMm = s.xMm + 2; xMm + wide <= s.xMm + s.widthMm; xMm += LABEL_MM / 2) {
+          const box = { x: xMm, y: yMm - LABEL_MM + 1.5, w: wide, h: LABEL_MM };
+          if (taken.every((t) => overlap(t, box) === 0)) return { xMm, yMm, box };
+        }
+      return null;
+    })();
+    // What is larger has its name outside of what is smaller, or it would read as the smaller one's.
+    taken.push({ x: s.xMm, y: s.yMm, w: s.widthMm, h: s.heightMm });
+    if (!found) continue;
+    placed.push({ part, xMm: found.xMm, yMm: found.yMm });
   }
   return placed;
 }

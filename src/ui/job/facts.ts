@@ -15,6 +15,7 @@ import {
   openMoneyStops,
   panelReading,
   passStatus,
+  pastTest,
   powerOf,
   screwsOpen,
   seated,
@@ -90,6 +91,9 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
   const fit = fitOf(v);
   const reading = panelReading(s);
   const { out } = screwsOpen(s);
+  const build = buildOf(v)?.build;
+  // Past it, a lead that goes home later takes nothing from it: what it serves is looked at in Prove.
+  const again = looseTestMissing(v) !== null && !(build && s.looseTest?.picture && pastTest(s, build));
   const taken = Object.values(s.screws).filter((x) => x !== "loosened" && x !== "tightened").length;
   const open = passStatus(v, "open");
   const closed = passStatus(v, "closed");
@@ -126,7 +130,9 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
               : "",
         },
     s.looseTest
-      ? { s: looseTestMissing(v) ? "assumed" : "proven", note: looseTestMissing(v) ? "test again" : "loose test held" }
+      ? again
+        ? { s: "assumed", note: "test again" }
+        : { s: "proven", note: "loose test held" }
       : { s: "ahead", note: "" },
     seated(s) ? { s: "proven", note: "panel seated" } : { s: "ahead", note: "" },
     closed.complete && open.complete

@@ -1,4 +1,5 @@
 import { fl, fx, fy } from "../draw/Ground";
+import { nameBox } from "../draw/placeNames";
 import { Cables } from "./CableLayer";
 import type { Inner } from "./layers";
 import { Box } from "./PanelShape";
@@ -11,6 +12,20 @@ export function Base(p: Inner) {
   const cover = build.parts.find((q) => q.role === "baseCover");
   const off = cover && state.parts[cover.id] === "out";
   const now = p.step?.target;
+  const named =
+    layers.has("hidden") || off
+      ? build.parts
+          .filter((q) => q.view === "base" && q.shape && q.role !== "baseCover" && q.role !== "cover")
+          .map((q) => {
+            const r = q.shape!;
+            return {
+              part: q,
+              words: off || r.widthMm < 90 ? q.name : `${q.name}, under the cover`,
+              x: fx(f, r.xMm + r.widthMm / 2),
+              y: r.widthMm < 60 ? fy(f, r.yMm + r.heightMm) + 12 : fy(f, r.yMm + r.heightMm / 2),
+            };
+          })
+      : [];
   return (
     <g>
       <Box
@@ -34,26 +49,14 @@ export function Base(p: Inner) {
           />
         </>
       )}
-      {(layers.has("hidden") || off) &&
-        build.parts
-          .filter((q) => q.view === "base" && q.shape && q.role !== "baseCover" && q.role !== "cover")
-          .map((q) => (
-            <g key={q.id}>
-              <Box f={f} r={q.shape!} rx={2} className={off ? "pen2 sink" : "hid"} />
-              <text
-                x={fx(f, q.shape!.xMm + q.shape!.widthMm / 2)}
-                y={
-                  q.shape!.widthMm < 60
-                    ? fy(f, q.shape!.yMm + q.shape!.heightMm) + 17
-                    : fy(f, q.shape!.yMm + q.shape!.heightMm / 2) + 5
-                }
-                className="t15 i2 halo"
-                textAnchor="middle"
-              >
-                {off || q.shape!.widthMm < 90 ? q.name : `${q.name}, under the cover`}
-              </text>
-            </g>
-          ))}
+      {named.map(({ part: q, words, x, y }) => (
+        <g key={q.id}>
+          <Box f={f} r={q.shape!} rx={2} className={off ? "pen2 sink" : "hid"} />
+          <text x={x} y={y + 5} className="t15 i2 halo" textAnchor="middle">
+            {words}
+          </text>
+        </g>
+      ))}
       {build.parts
         .filter((q) => q.view === "base" && q.role === "cover" && q.shape)
         .map((q) => (
@@ -74,7 +77,7 @@ export function Base(p: Inner) {
             />
           </g>
         ))}
-      {(off || layers.has("cables")) && <Cables {...p} view="base" />}
+      {(off || layers.has("cables")) && <Cables {...p} view="base" taken={named.map((n) => nameBox(n, n.x, n.y))} />}
       {layers.has("screws") && <ScrewLayer build={build} view="base" f={f} state={state} step={p.step ?? null} />}
     </g>
   );

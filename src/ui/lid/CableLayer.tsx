@@ -1,11 +1,59 @@
 import { indexBuild } from "@/core/build";
 import { plugNow } from "@/core/teardown";
-import { fx, fy } from "../draw/Ground";
+import { type Frame, fl, fx, fy } from "../draw/Ground";
+import { type Box, placeNames } from "../draw/placeNames";
 import type { Inner } from "./layers";
 
+/** Half a plug on the drawing, px. */
+const HALF = { w: 24, h: 7 };
+
+/** What stands on this side whatever else: hinges, the camera, the marks of screws; px. */
+function standing({ build, f, view, layers }: Inner): Box[] {
+  const box = (xMm: number, yMm: number, wMm: number, hMm: number): Box => ({
+    x: fx(f, xMm),
+    y: fy(f, yMm),
+    w: fl(f, wMm),
+    h: fl(f, hMm),
+  });
+  const { lid } = build;
+  const hinges = lid.hinges.map((h) =>
+    view === "lid" ? box(h.xMm, lid.heightMm - 9, h.widthMm, 9) : box(h.xMm + 10, -5, h.widthMm, 9),
+  );
+  const marks = layers.has("screws")
+    ? build.screwGroups
+        .filter((g) => g.view === view)
+        .flatMap((g) => g.screws)
+        .map((s): Box => ({ x: fx(f, s.xMm) - 14, y: fy(f, s.yMm) - 14, w: 28, h: 28 }))
+    : [];
+  return [...hinges, ...(view === "lid" && lid.camera ? [box(lid.camera.xMm - 2, lid.camera.yMm - 2, 4, 4)] : []), ...marks];
+}
+
+/** The side that is drawn, with a finger's breadth of mat round it: names may reach so far. */
+function side({ build, view }: Inner, f: Frame): Box {
+  const [w, h] = view === "lid" ? [build.lid.widthMm, build.lid.heightMm] : [build.base.widthMm, build.base.depthMm];
+  return { x: fx(f, 0) - 10, y: fy(f, 0) - 10, w: fl(f, w) + 60, h: fl(f, h) + 50 };
+}
+
 /** Connectors at their true places, on or off, with the way the hand moves at the one that is next. */
-export function Cables({ build, f, state, step, view }: Inner) {
+export function Cables(p: Inner & { taken?: readonly Box[] }) {
+  const { build, f, state, step, view } = p;
   const at = step ? plugNow(step, state, indexBuild(build)) : null;
+  const names = build.connectors
+    .filter((c) => c.view === view)
+    .map((c) => {
+      const now = at?.plug.id === c.id;
+      return {
+        id: c.id,
+        words: `${c.name}, ${state.connectors[c.id] === "off" ? "off" : "on"}`,
+        x: fx(f, c.xMm),
+        y: fy(f, c.yMm),
+        halfW: now ? 36 : HALF.w,
+        halfH: now ? 20 : HALF.h,
+        bold: now,
+      };
+    });
+  const places = placeNames(names, [...standing(p), ...(p.taken ?? [])], side(p, f));
+  const wordsOf = new Map(names.map((n) => [n.id, n.words]));
   return (
     <g data-layer="cables">
       {build.connectors
@@ -15,6 +63,7 @@ export function Cables({ build, f, state, step, view }: Inner) {
           const now = at?.plug.id === c.id;
           const x = fx(f, c.xMm);
           const y = fy(f, c.yMm);
+          const place = places.get(c.id);
           return (
             <g key={c.id}>
               {now && <rect x={x - 36} y={y - 20} width={72} height={40} rx={20} className="nowfill" />}
@@ -29,8 +78,14 @@ export function Cables({ build, f, state, step, view }: Inner) {
                   className="pen3 sink"
                 />
               )}
-              <text x={x} y={y + 25} className={`t15 halo ${now ? "fb i1" : "i2"}`} textAnchor="middle">
-                {`${c.name}, ${off ? "off" : "on"}`}
+              {place?.from && <path d={`M${x} ${y}L${place.x} ${place.y}`} className="pen1 s3" />}
+              <text
+                x={place?.x ?? x}
+                y={(place?.y ?? y + 20) + 5}
+                className={`t15 halo ${now ? "fb i1" : "i2"}`}
+                textAnchor="middle"
+              >
+                {wordsOf.get(c.id)}
               </text>
             </g>
           );

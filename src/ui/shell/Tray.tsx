@@ -50,7 +50,7 @@ function TrayScrews({ groups }: { groups: TrayFacts["screws"]["groups"] }) {
     x += 9;
   }
   return (
-    <svg width={Math.max(1, Math.ceil(x - 8))} height={60} aria-hidden="true">
+    <svg width={Math.max(1, Math.ceil(x - 8))} height={60} aria-hidden="true" className="tray-screws">
       {drawn}
     </svg>
   );
