@@ -108,10 +108,12 @@ for (const build of Object.values(builds)) fitPanelTo(build);
 /** What a hand does at a step when all goes well: the plate's act, or the answer the step asks for. */
 export function handAct(view: JobView, now: Step): Act {
   if (now.kind === "looseTest")
-    return {
-      type: "swap.looseTested",
-      payload: { supply: buildOf(view)!.build.isolation.testSupply, picture: true, note: "" },
-    } as Act;
+    return (
+      nextAct(view, now) ?? {
+        type: "swap.looseTested",
+        payload: { supply: buildOf(view)!.build.isolation.testSupply, picture: true, note: "" },
+      }
+    );
   if (now.kind === "angle") return { type: "close.angleChecked", payload: { degrees: 120 } };
   if (now.kind === "handOver") return { type: "close.handedOver", payload: { to: "Reading Room" } };
   const act = nextAct(view, now);

@@ -37,6 +37,7 @@ export const said = (s: JobState): unknown => ({
     picture: s.looseTest.picture,
     on: s.looseTest.connectorsOn,
     voidedBy: s.looseTest.voidedBy,
+    looks: s.looseTest.looks,
   },
   close: { seams: sorted(s.close.seams), angle: s.close.angleDeg, over: s.close.handedOver?.to ?? null },
   breaches: s.breaches.map((b) => [b.gate, b.reason, b.resolved]),

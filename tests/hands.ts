@@ -29,6 +29,7 @@ export class Hands {
   private tested: boolean = false;
   private proven = 0;
   private batterySeen = false;
+  private readonly looked = new Set<string>();
   private readonly clean = new Set<string>();
   private readonly retaped = new Set<string>();
   /** Over a thousand volts: fed while the lid lay open, and whether somebody made it safe for that. */
@@ -213,6 +214,10 @@ export class Hands {
         this.modeOff = false;
         return;
       }
+      case "swap.looseSeen":
+        if (this.mains === "out" && !this.packOn) say(p.look!, "nothing feeds it");
+        this.looked.add(p.look!);
+        return;
       case "bond.linerPulled":
         if (!this.tested && !this.lamp) say(p.piece!, "a liner is off before the panel was tried");
         if (this.voltage) say(p.piece!, "under voltage");
@@ -242,6 +247,10 @@ export class Hands {
               this.over(c.under, b.subject.part).length === 0
             )
               say(c.id, "on before the lid is held by its hinges");
+        if (!this.hangs && !this.lamp)
+          for (const c of b.connectors)
+            if ((c.serves === "touch" || c.serves === "camera") && c.joins[0] === b.subject.part && !this.looked.has(c.serves))
+              say(c.id, "in its place, and nobody tried what it serves");
         for (const t of this.oldGlue()) say("", `it lies on the old adhesive of ${t} and stands proud`);
         this.subject = "seated";
         return;

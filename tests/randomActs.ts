@@ -29,6 +29,8 @@ export function everyAct(build: Build): Act[] {
     act("bench.drained", { seconds: 2 }),
     act("bench.batteryOff", { proven: true }),
     act("swap.looseTested", { supply: "mains", picture: true, note: "" }),
+    act("swap.looseSeen", { look: "touch", works: true }),
+    act("swap.looseSeen", { look: "camera", works: false }),
     act("swap.looseTested", { supply: "mainsAndBattery", picture: true, note: "" }),
     act("swap.looseTested", { supply: "battery", picture: false, note: "" }),
     act("bond.rehearsed"),

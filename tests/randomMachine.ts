@@ -76,6 +76,11 @@ export function randomMachine(seed: number): Build {
     );
     if (random() < 0.7) b.inverterOn = pick(["panel", "rearCover", "hingeCover"]);
   }
+  // A panel that carries its touch or its camera.
+  if (random() < 0.3) {
+    const serves = pick(["touch", "camera"] as const);
+    b.connectors.push({ ...like, id: "own-lead", name: "Own lead", kind: "flipLatch", xMm: like.xMm + 15, serves });
+  }
   // A bezel or a trim that is stuck on.
   const stuck = b.parts.filter((p) => p.out && !p.fold && p.id !== b.subject.part && p.view === "lid");
   const tape = b.tapes[0];

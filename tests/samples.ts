@@ -124,6 +124,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "swap.changeMade": { field: "thicknessMm" },
   "swap.panelLifted": { why: "a crumb" },
   "swap.transplanted": { part: "bracket" },
+  "swap.looseSeen": { look: "touch", works: true },
   "swap.looseTested": { supply: "mains", picture: true, note: "" },
   "bond.adhesiveOff": { tape: "tape-left", method: "rolled" },
   "bond.tapeLaid": { piece: "tape-left-1" },

@@ -4,6 +4,8 @@ import { nextAct, progressOf, type Step } from "@/core/teardown";
 /** Answers a step asks for, where all goes well. */
 function actAt(view: Parameters<typeof progressOf>[0], now: Step): Act | null {
   if (now.kind === "looseTest") {
+    const look = nextAct(view, now);
+    if (look) return look;
     const supply = view.state.plan?.supply ?? buildOf(view)!.build.isolation.testSupply;
     return { type: "swap.looseTested", payload: { supply, picture: true, note: "" } };
   }

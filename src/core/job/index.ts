@@ -43,6 +43,7 @@ export {
   type Breach,
   emptyState,
   type JobState,
+  type LooseLook,
   type ScrewState,
   type ShopOrder,
   type Snapshot,
@@ -55,4 +56,5 @@ export { OWN_SHELF } from "./stock/ownShelf";
 export * from "./stops";
 export { pastTest, seated } from "./subject";
 export { looseTestMissing, mayConnect, mayConnectPanel, mayDisconnect } from "./swap/connect";
+export { LOOK_WORDS, looseLooks } from "./swap/looks";
 export { liftEvent, newestVersion, photoOf } from "./versions";

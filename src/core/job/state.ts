@@ -55,6 +55,9 @@ export interface ShopOrder {
   over: Record<string, "cancelled" | "returned">;
 }
 
+/** What a loose test can show beside the picture. */
+export type LooseLook = "touch" | "camera";
+
 /** What the log says, derived by `fold`. Plain data: equal logs give deeply equal states. */
 export interface JobState {
   job: Payload<"job.opened"> | null;
@@ -148,6 +151,8 @@ export interface JobState {
     picture: boolean;
     connectorsOn: string[];
     voidedBy: string | null;
+    /** What was tried beside the picture, and whether it works. */
+    looks: Partial<Record<LooseLook, boolean>>;
   } | null;
   bond: {
     /** Ledges the old adhesive is off, by its strip. */

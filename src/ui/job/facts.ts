@@ -131,7 +131,7 @@ export function routeCells(v: View, p: Progress | null): RouteCell[] {
         },
     s.looseTest
       ? again
-        ? { s: "assumed", note: "test again" }
+        ? { s: "assumed", note: s.looseTest.picture && !s.looseTest.voidedBy ? "test not whole yet" : "test again" }
         : { s: "proven", note: "loose test held" }
       : { s: "ahead", note: "" },
     seated(s) ? { s: "proven", note: "panel seated" } : { s: "ahead", note: "" },

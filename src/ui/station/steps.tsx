@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { buildOf, mayHandOver, screwsOpen } from "@/core/job";
+import { buildOf, type LooseLook, looseLooks, mayHandOver, screwsOpen } from "@/core/job";
 import { listed, readNumber } from "@/core/quantity";
 import { NumberField } from "../controls/NumberField";
 import { Plate } from "../controls/Plate";
@@ -9,21 +9,46 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { RefusalBox } from "./RefusalBox";
 
-/** The loose test: what was seen, on which supply. */
+/** What is tried beside the picture: what to see, how, and what it is when it is not there. */
+const LOOK_HOW: Readonly<Record<LooseLook, readonly [string, string, string]>> = {
+  touch: [
+    "Touch over the whole face",
+    "Draw along all four edges and both diagonals: the line follows.",
+    "Touch dead, or with gaps",
+  ],
+  camera: ["Camera picture", "Open the camera: upright and sharp, its light on.", "No camera, or a bad picture"],
+};
+
+/** The loose test: what was seen, on which supply, and what else the new part carries. */
 export function LooseTestStep() {
   const { log, build, view, setKeys } = useBench();
   const supply = view.state.plan?.supply ?? build?.data.isolation.testSupply ?? "mains";
-  const seen = (picture: boolean) => log.record({ type: "swap.looseTested", payload: { supply, picture, note: "" } });
+  const test = view.state.looseTest;
+  // The picture comes first; then what else the new part carries, one after the other.
+  const look = test?.picture && !test.voidedBy ? looseLooks(view).find((l) => test.looks[l] !== true) : undefined;
+  const seen = (works: boolean) =>
+    look
+      ? log.record({ type: "swap.looseSeen", payload: { look, works } })
+      : log.record({ type: "swap.looseTested", payload: { supply, picture: works, note: "" } });
   setKeys({ space: () => seen(true), enter: () => seen(true), keys: { n: () => seen(false), f: () => seen(false) } });
+  const [line1, line2, bad] = look
+    ? LOOK_HOW[look]
+    : [
+        "Picture whole and even",
+        `On ${supply === "mains" ? "mains only" : supply === "battery" ? "battery" : "mains and battery"}. Press when you see it.`,
+        "No picture, or a fault",
+      ];
   return (
     <>
-      <Plate
-        line1="Picture whole and even"
-        line2={`On ${supply === "mains" ? "mains only" : supply === "battery" ? "battery" : "mains and battery"}. Press when you see it.`}
-        onAct={() => seen(true)}
-      />
+      <Plate line1={line1} line2={line2} onAct={() => seen(true)} />
+      {look && test?.looks[look] === false && (
+        <div className="refusal" role="status">
+          <Mark kind="stop" size={28} />
+          <p>Did not work. Power off first, then its lead: off, looked at, on until home. Touching it voids the test.</p>
+        </div>
+      )}
       <button type="button" className="btn self-start" onClick={() => seen(false)}>
-        No picture, or a fault <kbd>N</kbd>
+        {bad} <kbd>N</kbd>
       </button>
     </>
   );

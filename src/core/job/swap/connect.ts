@@ -7,6 +7,7 @@ import { ARRIVAL_WORDS } from "../match/arrivalWords";
 import { isolatedFor, mayFeed } from "../power";
 import { breachClear, safetyClear } from "../stops";
 import { seated } from "../subject";
+import { LOOK_WORDS, looseLooks } from "./looks";
 
 /**
  * May this connector be taken off? Isolated first, unless the build names it as a power point or as ahead of isolation.
@@ -127,5 +128,11 @@ export function looseTestMissing(v: JobView): string | null {
   if (!t) return "No loose test yet: power the new panel before anything is stuck.";
   if (t.voidedBy) return `${b?.connector.get(t.voidedBy)?.name ?? "A connector"} was touched after the loose test. Test again.`;
   if (!t.picture) return "The loose test showed no picture. Find out why, then test again.";
+  const asked = looseLooks(v);
+  const dead = asked.filter((l) => t.looks[l] === false);
+  if (dead.length)
+    return `In the loose test ${listed(dead.map((l) => LOOK_WORDS[l]))} did not work. Find out why, then try it again.`;
+  const open = asked.filter((l) => t.looks[l] === undefined);
+  if (open.length) return `Try ${listed(open.map((l) => LOOK_WORDS[l]))} in the loose test: later nobody gets at it so well.`;
   return null;
 }

@@ -15,4 +15,6 @@ export const swapPayloads = {
     picture: z.boolean(),
     note: z.string().trim().max(200).default(""),
   }),
+  /** Tried in the loose test beside the picture. */
+  "swap.looseSeen": z.strictObject({ look: z.enum(["touch", "camera"]), works: z.boolean() }),
 } as const;

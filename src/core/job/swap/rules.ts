@@ -10,6 +10,7 @@ import type { RulesOf } from "../rule";
 import { freshBond } from "../state";
 import { seated } from "../subject";
 import { mayConnect, mayDisconnect } from "./connect";
+import { LOOK_WORDS, looseLooks } from "./looks";
 import type { swapPayloads } from "./payloads";
 
 function mayTestLoose(v: JobView, b: BuildIndex, p: Payload<"swap.looseTested">): Answer {
@@ -129,10 +130,28 @@ export const swapRules = {
         supply: p.supply,
         picture: p.picture,
         voidedBy: null,
+        looks: {},
         connectorsOn: b ? b.build.connectors.filter((c) => s.connectors[c.id] !== "off").map((c) => c.id) : [],
       };
       wake(s);
       s.bench.batteryOff = false;
+      endIsolation(s, placeOf(e));
+    },
+  },
+  "swap.looseSeen": {
+    name: "a look of the loose test",
+    on: "machine",
+    powers: true,
+    may: (p, v) => {
+      const { s } = v;
+      if (!s.looseTest?.picture || s.looseTest.voidedBy) return no("looseTest", "Picture first: start it with its leads on.");
+      if (!looseLooks(v).includes(p.look)) return no("looseTest", `This test has nothing to show of ${LOOK_WORDS[p.look]}.`);
+      if (s.bench.mains !== "in" && s.bench.shutDown) return no("looseTest", "Power is off: start the machine first.");
+      return s.looseTest.looks[p.look] === true ? no("looseTest", `${LOOK_WORDS[p.look]} was tried and works.`) : null;
+    },
+    apply: (s, p, { e }) => {
+      if (s.looseTest) s.looseTest.looks[p.look] = p.works;
+      wake(s);
       endIsolation(s, placeOf(e));
     },
   },

@@ -1,4 +1,5 @@
 import { hangs, lampLit, SUBJECT_WORDS } from "../../build";
+import { looseLooks } from "../../job";
 import type { StepRule } from "../step";
 import { LAMP_OPEN } from "./lampGuard";
 import { testDone } from "./power";
@@ -25,8 +26,13 @@ export const looseTest = {
     caution: `Live. Nothing is connected or taken off until it is isolated again.${lampLit(build) ? ` ${LAMP_OPEN}` : ""}`,
   }),
   done: testDone,
-  next: () => null,
-  events: { "swap.looseTested": () => "" },
+  // The picture is a person's to say; what else it carries follows, one after the other.
+  next: (v) => {
+    const t = v.s.looseTest;
+    const look = t?.picture && !t.voidedBy ? looseLooks(v).find((l) => t.looks[l] !== true) : undefined;
+    return look ? { type: "swap.looseSeen", payload: { look, works: true } } : null;
+  },
+  events: { "swap.looseTested": () => "", "swap.looseSeen": () => "" },
   press: "Press when you see it",
   asks: true,
 } satisfies StepRule;

@@ -83,7 +83,10 @@ function handsLeft(v: AtStep): boolean {
  * The loose test holds, or the work behind it has begun, so that nobody asks for it any more.
  * @example testDone(atStep) // false
  */
-export const testDone = (v: AtStep): boolean => looseTestMissing(v) === null || pastTest(v.s, v.b.build);
+export const testDone = (v: AtStep): boolean =>
+  looseTestMissing(v) === null ||
+  // A whole lid is tried where it stays: it is past its test once it is proven, not once it shows a picture.
+  (pastTest(v.s, v.b.build) && (!hangs(v.b.build) || Object.keys(v.s.prove.open).length > 0));
 
 /** The work after the open pass is under way: the front film is off, or, where there is none, something is back. */
 const closingBegan = (v: AtStep): boolean => (hasFilms(v.b.build) ? v.s.bond.frontFilmOff : v.s.close.begun);
