@@ -107,3 +107,19 @@ describe("a machine without a lamp", () => {
     expect(b.why("bench.lampWaited", { seconds: 60 })).toMatch(/has no lamp/);
   });
 });
+
+it("a whole lid lit by a lamp on a machine that is tried on its battery has a plan", () => {
+  const build = tryBuild("lamp-lid-on-battery", "pellow-lune-13", (x) => {
+    x.pairing = false;
+    x.isolation.testSupply = "battery";
+    x.connectors.push({
+      ...x.connectors.find((c) => c.serves === "picture")!,
+      id: "lamp-lead",
+      name: "Lamp lead",
+      kind: "lampLead",
+    });
+  });
+  const { b, stopped } = carryOut(build);
+  expect(stopped).toBeNull();
+  expect(new Hands(build).run(b.events).wrong).toEqual([]);
+});

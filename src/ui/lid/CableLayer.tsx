@@ -52,7 +52,9 @@ export function Cables(p: Inner & { taken?: readonly Box[] }) {
         bold: now,
       };
     });
-  const places = placeNames(names, [...standing(p), ...(p.taken ?? [])], side(p, f));
+  // The arrow of the hand's way stands over the plug that is next.
+  const arrows = names.filter((n) => n.bold).map((n): Box => ({ x: n.x - 8, y: n.y - 42, w: 16, h: 32 }));
+  const places = placeNames(names, [...standing(p), ...arrows, ...(p.taken ?? [])], side(p, f));
   const wordsOf = new Map(names.map((n) => [n.id, n.words]));
   return (
     <g data-layer="cables">

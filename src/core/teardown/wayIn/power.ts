@@ -23,8 +23,11 @@ export function feeding({ b, build }: WayInAsk, tag: Start): [StepKind, Start][]
   ];
 }
 
-/** The first step that brings power for a start, by id. @example firstFed(ask, "test") // "mainsIn:test" */
-export const firstFed = (ask: WayInAsk, tag: Start): string => stepId(...feeding(ask, tag)[0]!);
+/**
+ * The first step that brings power for a start, by id; what is tried whole has but one.
+ * @example firstFed(ask, "test") // "mainsIn:test"
+ */
+export const firstFed = (ask: WayInAsk, tag: Start): string => stepId(...feeding(ask, triedWhole(ask.build) ? "prove" : tag)[0]!);
 /** The step after which it runs. @example lastFed(ask, "closed") // "mainsIn:closed" */
 export const lastFed = (ask: WayInAsk, tag: Start): string =>
   stepId(...feeding(ask, tag === "closed" && triedWhole(ask.build) ? "prove" : tag).at(-1)!);
