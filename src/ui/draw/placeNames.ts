@@ -42,20 +42,18 @@ export const nameBox = (n: Pick<Named, "words" | "bold">, x: number, y: number):
   return { x: x - w / 2, y: y - LINE / 2, w, h: LINE };
 };
 
-/** Places a name may stand, the best first: under its thing, over it, beside it, then row by row farther off. */
+/** Places a name may stand, the best first: under its thing, over it, each also a little aside, beside it, then row by row farther off. */
 function* spots(n: Named): Generator<{ x: number; y: number; far: boolean }> {
   const w = nameBox(n, 0, 0).w;
   const row = n.halfH + GAP + LINE / 2;
   const side = n.halfW + GAP + w / 2;
-  yield { x: n.x, y: n.y + row, far: false };
-  yield { x: n.x, y: n.y - row, far: false };
+  const aside = [0, -w / 4, w / 4, n.halfW - w / 2, w / 2 - n.halfW];
+  for (const dy of [row, -row]) for (const dx of aside.slice(0, 3)) yield { x: n.x + dx, y: n.y + dy, far: false };
   yield { x: n.x + side, y: n.y, far: false };
   yield { x: n.x - side, y: n.y, far: false };
-  const aside = [w / 4, -w / 4, w / 2 - n.halfW, -(w / 2 - n.halfW)];
-  for (const dx of aside) for (const dy of [row, -row]) yield { x: n.x + dx, y: n.y + dy, far: false };
+  for (const dx of aside.slice(3)) for (const dy of [row, -row]) yield { x: n.x + dx, y: n.y + dy, far: false };
   for (let k = 1; k <= 5; k++)
-    for (const dy of [-(row + k * LINE), row + k * LINE])
-      for (const dx of [0, ...aside]) yield { x: n.x + dx, y: n.y + dy, far: true };
+    for (const dy of [-(row + k * LINE), row + k * LINE]) for (const dx of aside) yield { x: n.x + dx, y: n.y + dy, far: true };
 }
 
 /**
