@@ -1,7 +1,8 @@
-import { hasFilms } from "../build";
+import { adhesiveLeft, bareNow, hasFilms } from "../build";
 import { counted, listed } from "../quantity";
-import { buildOf, type JobView, screwsOpen } from "./derived";
+import { buildOf, type JobView, passStatus, screwsOpen } from "./derived";
 import { powerOf } from "./power";
+import { LOOK_WORDS, looksOpen } from "./swap/looks";
 
 export interface PauseCard {
   sections: { title: string; lines: string[] }[];
@@ -97,8 +98,29 @@ export function pauseCard(v: JobView): PauseCard {
       },
       {
         title: "Check first",
-        lines: [s.looseTest && !s.looseTest.voidedBy ? "The loose test was valid." : "There is no valid loose test."],
+        lines: checkFirst(v),
       },
     ],
   };
+}
+
+/** What a hand has to know before it touches anything, days later. */
+function checkFirst(v: JobView): string[] {
+  const { state: s } = v;
+  const b = buildOf(v);
+  const lines = [s.looseTest && !s.looseTest.voidedBy ? "The loose test was valid." : "There is no valid loose test."];
+  if (!b) return lines;
+  if (looksOpen(v).length) lines.push(`Not tried in it yet: ${listed(looksOpen(v).map((l) => LOOK_WORDS[l]))}.`);
+  const bare = bareNow(b, (x) => s.parts[x] === "out" || s.parts[x] === "folded");
+  if (bare) lines.push(`Lies open: ${bare}. A clean sheet over it, no heat; looked at under side light before it is closed.`);
+  if (s.bench.solvent) lines.push("Solvent was not seen dry: no heat, no power, no tape before it is.");
+  const ledges = adhesiveLeft(b, s.tapesOut).filter((t) => !s.bond.cleaned[t]);
+  if (ledges.length && s.subject === "out")
+    lines.push(`Old adhesive still on: ${listed(ledges.map((t) => b.tape.get(t)!.name.toLowerCase()))}.`);
+  const loose = b.build.tapes.filter((t) => t.holds !== b.subject.id && s.tapesOut[t.id] && !s.close.taped[t.id]);
+  if (loose.length)
+    lines.push(`Goes on with new tape: ${listed([...new Set(loose.map((t) => b.part.get(t.holds)!.name.toLowerCase()))])}.`);
+  const unseen = passStatus(v, "open").atHome;
+  if (unseen.length) lines.push("The battery was not seen on its plug yet: before its cover goes on.");
+  return lines;
 }

@@ -1,4 +1,4 @@
-import { builds, jobOn, plannedJob } from "@tests/bench";
+import { builds, jobOn, plannedJob, type TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { addPart, adoptFind, applyFinds, type Build, findId, indexBuild, screwMisfit, screwWords } from "../build";
 import { makePlan, progressOf } from "../teardown";
@@ -247,5 +247,21 @@ describe("the pause card", () => {
     expect(text).toContain("No panel is in the lid.");
     expect(text).toContain("There is no valid loose test.");
     expect(text).toContain("prove it again");
+  });
+  it("names bare films, old adhesive, what was not tried, and a battery nobody saw", () => {
+    const first = (b: TestBench) => pauseCard(b.view).sections.at(-1)!.lines.join(" ");
+    const cell = jobOn("pellow-lune-15").until("adhesiveOff:rim-left");
+    expect(first(cell)).toContain("Lies open: bare films. A clean sheet over it, no heat");
+    expect(first(cell)).toContain("Old adhesive still on: rim glue, left");
+    cell.until("linerPull:rim-left-1");
+    expect(first(cell)).not.toContain("Old adhesive");
+    cell.until("mainsIn:home");
+    expect(first(cell)).not.toContain("Lies open");
+    expect(first(cell)).toContain("The battery was not seen on its plug yet");
+    const unit = jobOn("isbrand-pivot-14-touch").until("looseTest");
+    unit.do("swap.looseTested", { supply: "mains", picture: true, note: "" });
+    expect(first(unit)).toContain("Not tried in it yet: touch");
+    const stuck = jobOn("marrick-holm-15").until("partTape:bezel-tape");
+    expect(first(stuck)).toContain("Goes on with new tape: bezel");
   });
 });

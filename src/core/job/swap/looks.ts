@@ -30,3 +30,9 @@ export function looseLooks(v: JobView): LooseLook[] {
   if (there("camera")) looks.push("camera");
   return looks;
 }
+
+/** Looks of a test that showed its picture and nobody has answered yet. @example looksOpen(view) // [] */
+export function looksOpen(v: JobView): LooseLook[] {
+  const t = v.state.looseTest;
+  return t?.picture && !t.voidedBy ? looseLooks(v).filter((l) => t.looks[l] === undefined) : [];
+}

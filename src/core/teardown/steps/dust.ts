@@ -10,7 +10,11 @@ export const dust = {
   station: "bond",
   make: ({ b }) => ({
     title: b.build.dust?.verb ?? "Blow the pocket clear of dust",
-    how: b.build.dust?.how ?? "Hand blower, lid tilted. No spray near bare films.",
+    how:
+      b.build.dust?.how ??
+      (b.build.subject.kind === "cell"
+        ? "Hand blower, no spray. Side light from two edges: crumbs, a hair; a diffuser that came up with the old cell is laid back first."
+        : "Hand blower, lid tilted. No spray near bare films."),
     minutes: b.build.dust?.minutes ?? 1,
     ...(b.build.dust?.tool ? { tool: b.build.dust.tool } : { tools: ["Hand blower"] }),
   }),
