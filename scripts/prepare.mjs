@@ -148,7 +148,7 @@ const newest = (path, skip = new Set()) => {
 /** Builds the production bundle when there is none, or the source is newer. */
 export async function build({ force = false } = {}) {
   const id = ".next/BUILD_ID";
-  const source = Math.max(...["src", "package-lock.json", "next.config.ts", "postcss.config.mjs"].map((p) => newest(p)));
+  const source = Math.max(...["src", "package-lock.json", "next.config.mjs", "postcss.config.mjs"].map((p) => newest(p)));
   if (!force && existsSync(id) && statSync(id).mtimeMs > source) return;
   const { code, text } = await withProgress("Building the application", () =>
     run(process.execPath, ["node_modules/next/dist/bin/next", "build"], { quiet: true, env: { NODE_ENV: "production" } }),

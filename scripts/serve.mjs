@@ -1,9 +1,10 @@
 #!/usr/bin/env node
 // The production server: one listener on this machine only, and a second one on the bench network that the settings open and close.
-import { readFileSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { createServer } from "node:http";
 import { createServer as createTlsServer } from "node:https";
 import { networkInterfaces } from "node:os";
+import { Worker } from "node:worker_threads";
 import next from "next";
 
 const port = Number(process.env.PORT ?? 4180);
@@ -15,6 +16,20 @@ const SCHEME = "x-helvane-scheme";
 const { HELVANE_TLS_CERT: certFile, HELVANE_TLS_KEY: keyFile } = process.env;
 const tls = certFile && keyFile ? { cert: readFileSync(certFile), key: readFileSync(keyFile) } : null;
 const scheme = tls ? "https" : "http";
+
+// Whether the database is whole takes reading all of it: another core does that while the pages are loaded. The start asks for the answer.
+const database = process.env.HELVANE_DB ?? "data-local/helvane.sqlite";
+if (existsSync(database)) globalThis.helvaneWhole = readThrough(database);
+
+function readThrough(file) {
+  return new Promise((done) => {
+    const worker = new Worker(new URL("./quickCheck.mjs", import.meta.url), { workerData: file });
+    worker.once("message", done);
+    // It asks for itself then.
+    worker.once("error", () => done(null));
+    worker.once("exit", () => done(null));
+  });
+}
 
 const app = next({ dev: process.env.NODE_ENV === "development", hostname: "127.0.0.1", port });
 const handle = app.getRequestHandler();

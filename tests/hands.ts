@@ -403,7 +403,9 @@ export class Hands {
     if (on.length) this.say(e, id, `${on.join(", ")} lies over it`);
     if (own && this.subject === "old") this.say(e, id, "the old one is still in");
     // A part that would be in the way of what is put in lies beside, on its lead; so does what only the test needs.
-    const forTest = this.subject === "none" && (c.serves === "picture" || c.serves === "power" || !c.reachableWhenSeated);
+    // A whole lid is tried where it hangs: until then what feeds it may lie beside as well.
+    const loose = this.subject === "none" || (this.hangs && !this.tested);
+    const forTest = loose && (c.serves === "picture" || c.serves === "power" || !c.reachableWhenSeated);
     // What folds over on its leads hangs on them: its plug goes home while it hangs.
     const hangs = b.parts.find((x) => x.id === c.joins[0])?.fold !== undefined;
     if (this.out.has(c.joins[0]) && !forTest && !hangs && !this.saidFirst(id) && !this.inTheWay(c.joins[0]))

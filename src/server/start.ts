@@ -46,7 +46,8 @@ export async function start(): Promise<void> {
       got.lock.release();
     }
   });
-  const wrong = startProblem();
+  const reading = (globalThis as { helvaneWhole?: Promise<string | null> }).helvaneWhole;
+  const wrong = startProblem((await reading) ?? null);
   if (wrong) throw new CannotStart(wrong);
   try {
     const c = connection();

@@ -63,8 +63,11 @@ export function knownGood(): string {
     : `There is no backup in ${backupsHere()}. If one lies elsewhere: npm run restore -- FILE`;
 }
 
-/** Says at start what is wrong with the file, before anything is written to it; null when all is well. */
-export function startProblem(): string | null {
+/**
+ * Says at start what is wrong with the file, before anything is written to it; null when all is well.
+ * @param whole what reading it through on another thread said ("ok", or what is damaged); null = it is read here
+ */
+export function startProblem(whole: string | null = null): string | null {
   const file = resolve(databaseFile());
   if (!existsSync(file)) {
     const any = listBackups(backupsHere())[0];
@@ -82,7 +85,7 @@ export function startProblem(): string | null {
       const newer = migrationsOf(c.raw).filter((m) => !MIGRATION_NAMES.includes(m));
       if (newer.length)
         return `The database ${file} was written by a newer Helvane (it has been through ${newer.join(", ")}). Nothing is damaged. Start that newer version again, or go back to a backup of before: ${knownGood()}`;
-      const wrong = c.raw.pragma("quick_check(1)", { simple: true });
+      const wrong = whole ?? c.raw.pragma("quick_check(1)", { simple: true });
       if (wrong !== "ok") return `The database ${file} is damaged (${wrong}). ${knownGood()}`;
       c.raw.exec("begin immediate; create table if not exists helvane_writes (n integer); drop table helvane_writes; commit");
     } finally {

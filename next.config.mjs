@@ -1,6 +1,6 @@
-import type { NextConfig } from "next";
-
-const config: NextConfig = {
+// Plain JavaScript: a start does not translate it first.
+/** @type {import("next").NextConfig} */
+const config = {
   serverExternalPackages: ["better-sqlite3", "pdfkit", "sharp"],
   poweredByHeader: false,
   // Files that never come past the proxy.
