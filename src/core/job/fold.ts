@@ -97,7 +97,10 @@ export function mayTakeBack(
     };
   const kept = stays(target);
   if (kept) return { gate: "takeBack", reason: kept };
-  const known = new Set(fold(used, snapshots).breaches.map((x) => x.eventId));
+  const before = fold(used, snapshots);
+  const still = ruleOf(target.type).staysWhile?.(before);
+  if (still) return { gate: "takeBack", reason: still };
+  const known = new Set(before.breaches.map((x) => x.eventId));
   const without = used.filter((e) => e.id !== eventId);
   const fresh = fold(without, snapshots).breaches.find((x) => !known.has(x.eventId));
   if (!fresh) return null;

@@ -46,6 +46,8 @@ interface Traits<T extends EventType> {
   noAct?: true;
   /** Why it can never be taken back. */
   stays?: string;
+  /** Why it cannot be taken back as things stand; null when it can. What was taken back already stays so. */
+  staysWhile?: (s: JobState) => string | null;
   /** How its payload of version 1 becomes version 2, then of 2 becomes 3, and so on: what is written today is one more than these. */
   lift?: readonly ((payload: Readonly<Record<string, unknown>>) => Record<string, unknown>)[];
 }

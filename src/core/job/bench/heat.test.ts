@@ -1,6 +1,7 @@
-import { builds, jobOn, plannedJob } from "@tests/bench";
+import { builds, jobOn, plannedJob, snapshots } from "@tests/bench";
 import { tryBuild } from "@tests/tryBuild";
 import { describe, expect, it } from "vitest";
+import { mayTakeBack } from "..";
 
 /** A front unit whose tape is warmed: touch glass used again, 60 degrees at most. */
 const touch = () => jobOn("isbrand-pivot-14-touch");
@@ -18,6 +19,19 @@ describe("heat on the bench", () => {
     expect(w.state.heat).toMatchObject({ on: null, passes: 1 });
     expect(w.state.heat.offClock).not.toBeNull();
     expect(w.why("bench.heatOn", { tool: "mat", setC: 55 })).toBeNull();
+  });
+  it("is not taken back while it may be on: an entry less switches nothing off", () => {
+    const w = warmed();
+    const on = w.do("bench.heatOn", { tool: "hairDryer", setC: 95, tape: "tape-left", plannedS: 90 });
+    expect(mayTakeBack(w.events, snapshots, on.id)?.reason).toMatch(/switches nothing off\. See it off and say so \(H\)/);
+    // Seen off, nothing heats, whether the entry was a slip or not.
+    const off = w.do("bench.heatOff");
+    expect(w.state.heat.on).toBeNull();
+    // Taken back that it was seen off, it may be on: that is the safe way to be wrong.
+    expect(mayTakeBack(w.events, snapshots, off.id)).toBeNull();
+    w.do("job.takenBack", { eventId: off.id });
+    expect(w.state.heat.on).not.toBeNull();
+    expect(mayTakeBack(w.events, snapshots, on.id)?.reason).toMatch(/switches nothing off/);
   });
   it("a mat hotter than what lies under it stands is refused, with what, how much and by whose word", () => {
     const w = warmed();

@@ -45,6 +45,9 @@ export const benchRules = {
     name: "heat switched on",
     on: "machine",
     may: (p, v) => mayHeat(v, p),
+    // An entry less says "no heat" of a gun that may be blowing.
+    staysWhile: (s) =>
+      s.heat.on ? "Taking the entry back switches nothing off. See it off and say so (H): then nothing heats." : null,
     apply: (s, p, { e }) => {
       const on = { ...p, clock: placeOf(e) };
       s.heat = {
