@@ -12,13 +12,30 @@ export async function readSheet(jobId: string): Promise<HandoverSheet | null> {
   return handoverSheet(view, progressOf(view, await readWeights())?.plan.minutes.p50 ?? null);
 }
 
-/** The hand-over as one A4 page. */
-export function sheetPdf(sheet: HandoverSheet, dated: Date): Promise<Buffer> {
-  const { width, write, rule, done } = openSheet(`Hand-over ${sheet.number}`, dated);
-  let y = write(`Hand-over ${sheet.number}`, MARGIN, 40, 22, 700, width);
+/** How small its letters may become before it takes a second page, of their full size. */
+const SIZES = [1, 0.94, 0.88, 0.82, 0.76];
+
+/** The hand-over as one A4 page: what would not fit is set a little smaller, never cut. */
+export async function sheetPdf(sheet: HandoverSheet, dated: Date): Promise<Buffer> {
+  for (const size of SIZES) {
+    const { pdf, pages } = laidOut(sheet, dated, size);
+    if (pages() === 1 || size === SIZES.at(-1)) return await pdf;
+    await pdf;
+  }
+  throw new Error("no size is left");
+}
+
+function laidOut(sheet: HandoverSheet, dated: Date, k: number): { pdf: Promise<Buffer>; pages: () => number } {
+  const { doc, width, write, rule, done } = openSheet(`Hand-over ${sheet.number}`, dated);
+  let pages = 1;
+  doc.on("pageAdded", () => {
+    pages += 1;
+  });
+  let y = write(`Hand-over ${sheet.number}`, MARGIN, 40, 22 * k, 700, width);
   const to = sheet.handedTo ? `, handed to ${sheet.handedTo}` : "";
   y =
-    write(`${sheet.machine} for ${sheet.customer}${to}. ${dated.toISOString().slice(0, 10)}`, MARGIN, y + 2, 11, 400, width) + 6;
+    write(`${sheet.machine} for ${sheet.customer}${to}. ${dated.toISOString().slice(0, 10)}`, MARGIN, y + 2, 11 * k, 400, width) +
+    6 * k;
   // Two columns of sections keep everything on one page.
   const half = (width - 24) / 2;
   const ys = [y, y];
@@ -26,20 +43,27 @@ export function sheetPdf(sheet: HandoverSheet, dated: Date): Promise<Buffer> {
     const c = ys[0]! <= ys[1]! ? 0 : 1;
     const x = MARGIN + c * (half + 24);
     rule(x, ys[c]!, half, 1);
-    let at = write(s.title, x, ys[c]! + 4, 12, 700, half) + 2;
+    let at = write(s.title, x, ys[c]! + 4 * k, 12 * k, 700, half) + 2 * k;
     for (const r of s.rows) {
-      const a = write(r.name, x, at, 9.5, 400, half * 0.5);
-      const b = write(r.value, x + half * 0.52, at, 9.5, 700, half * 0.48);
-      at = Math.max(a, b) + 2;
+      const a = write(r.name, x, at, 9.5 * k, 400, half * 0.5);
+      const b = write(r.value, x + half * 0.52, at, 9.5 * k, 700, half * 0.48);
+      at = Math.max(a, b) + 2 * k;
     }
-    ys[c] = at + 8;
+    ys[c] = at + 8 * k;
   }
-  let at = Math.max(ys[0]!, ys[1]!) + 4;
+  let at = Math.max(ys[0]!, ys[1]!) + 4 * k;
   rule(MARGIN, at, width, 1.5);
-  at = write("Please mind", MARGIN, at + 5, 12, 700, width) + 2;
-  for (const c of sheet.cautions) at = write(`- ${c}`, MARGIN, at, 10, 400, width) + 1;
-  write("Recorded with Helvane. The maker's service information and local codes come first.", MARGIN, at + 8, 9, 400, width);
-  return done();
+  at = write("Please mind", MARGIN, at + 5 * k, 12 * k, 700, width) + 2 * k;
+  for (const c of sheet.cautions) at = write(`- ${c}`, MARGIN, at, 10 * k, 400, width) + k;
+  write(
+    "Recorded with Helvane. The maker's service information and local codes come first.",
+    MARGIN,
+    at + 8 * k,
+    9 * k,
+    400,
+    width,
+  );
+  return { pdf: done(), pages: () => pages };
 }
 
 /** What lies with a machine left open, with where the work goes on; null when there is no such job. */
