@@ -4,6 +4,9 @@ import { Mark } from "../draw/Mark";
 import { MiniLid } from "./MiniLid";
 import { dueWords, edgeNote } from "./shelf";
 
+/** How many tools the first lid names; the plan names all. */
+const FETCHED = 4;
+
 /** One lid on its shelf; the next job stands larger, with what to fetch. */
 export function JobLink({ card: c, hero, nowMs }: { card: JobCard; hero: boolean; nowMs: number }) {
   const note = edgeNote(c, nowMs);
@@ -18,7 +21,9 @@ export function JobLink({ card: c, hero, nowMs }: { card: JobCard; hero: boolean
         <span className="cust block">{c.customer}</span>
         <span className="why block">
           {c.reason}
-          {hero && c.tools.length > 0 && ` Fetch: ${c.tools.join(", ")}.`}
+          {hero &&
+            c.tools.length > 0 &&
+            ` Fetch: ${c.tools.slice(0, FETCHED).join(", ")}${c.tools.length > FETCHED ? ` and ${c.tools.length - FETCHED} more` : ""}.`}
         </span>
       </span>
       <span className="edge">

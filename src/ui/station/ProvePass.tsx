@@ -31,7 +31,8 @@ export function ProvePass({ pass, home = false }: { pass: Pass; home?: boolean }
   const checks = checksOf(view)
     .filter((c) => c.pass === pass && (!home || c.home))
     .sort((a, b) => Number(b.because !== null) - Number(a.because !== null));
-  const open = (home ? st.atHome : st.untested).filter((c) => checks.some((x) => x.id === c.id));
+  const asked = new Set((home ? st.atHome : st.untested).map((c) => c.id));
+  const open = checks.filter((c) => asked.has(c.id));
   // A failed one is looked into first; the others can still be answered from their row.
   const next = st.failed.length ? undefined : open[0];
   const done = (check: string, result: "pass" | "fail" | "unclear" | "deferred", note = "") =>
