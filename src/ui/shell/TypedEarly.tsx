@@ -52,6 +52,20 @@ function sayAgain(el: Field, told: unknown): void {
   }
 }
 
+/** How long after waking a form waits for what was just typed into it, ms; and for how many frames a field is looked at. */
+const WAKING_MS = 5000;
+const DOUBT_FRAMES = 2;
+
+/** What is in doubt of a field the page has taken over: what a hand told it, and what the page held at that moment. */
+interface Doubt {
+  told: unknown;
+  was: unknown;
+  frames: number;
+}
+
+/** What the page holds of what `toldOf` reads; undefined where it leaves the field to itself. */
+const holds = (el: Field): unknown => (typeof toldOf(el) === "boolean" ? heldOf(el)?.checked : heldOf(el)?.value);
+
 /** Nothing typed is lost, not even what was typed in the second before the page woke up. */
 export function TypedEarly() {
   useEffect(() => {
@@ -61,10 +75,20 @@ export function TypedEarly() {
     window.sentEarly = undefined;
     const waiting = window.typedEarly ?? new Map<EventTarget, unknown>();
     const said = new Map<EventTarget, number>();
+    // The page marks a field as its own a moment before it listens: what was told just then shows on the screen and is held by nobody.
+    const doubts = new Map<Field, Doubt>();
+    const awakeAt = performance.now();
     let frame = 0;
     let saying = false;
     const look = () => {
       frame = 0;
+      for (const [t, d] of doubts) {
+        // A page that heard it and thinks otherwise has put the field back, or holds something else by now.
+        const lost = t.isConnected && toldOf(t) === d.told && holds(t) === d.was && String(d.was) !== String(d.told);
+        if (lost && ++d.frames < DOUBT_FRAMES) continue;
+        doubts.delete(t);
+        if (lost) waiting.set(t, d.told);
+      }
       for (const [t, told] of waiting) {
         if (!isField(t) || !t.isConnected) waiting.delete(t);
         else if (heard(t, told)) waiting.delete(t);
@@ -83,25 +107,35 @@ export function TypedEarly() {
         }
       }
       // All it holds is heard: now it goes.
-      if (sent && !waiting.size && (takenOver(sent[0]) || !sent[0].isConnected)) {
+      if (sent && !waiting.size && !doubts.size && (takenOver(sent[0]) || !sent[0].isConnected)) {
         const [form, by] = sent;
         sent = undefined;
         if (form.isConnected) form.requestSubmit(by);
       }
-      if (waiting.size || sent) frame = requestAnimationFrame(look);
+      if (waiting.size || doubts.size || sent) frame = requestAnimationFrame(look);
     };
     // A form nobody listens to yet would load the page anew, and all that was typed with it.
     const hold = (e: SubmitEvent) => {
       const form = e.target as HTMLFormElement;
-      if (takenOver(form) || form.hasAttribute("action")) return;
+      const mine = (t: EventTarget) => isField(t) && t.form === form;
+      const unheard =
+        [...waiting.keys()].some(mine) || (performance.now() - awakeAt < WAKING_MS && [...doubts.keys()].some(mine));
+      if ((takenOver(form) && !unheard) || form.hasAttribute("action")) return;
       e.preventDefault();
+      e.stopPropagation();
       sent = [form, e.submitter];
       frame ||= requestAnimationFrame(look);
     };
     // A part of the page can wake up later than the rest: its fields are noted until then. What is typed on counts.
     const note = (e: Event) => {
-      if (saying || !e.target || !isField(e.target) || (takenOver(e.target) && !waiting.has(e.target))) return;
-      waiting.set(e.target, toldOf(e.target));
+      if (saying || !e.target || !isField(e.target)) return;
+      const t = e.target;
+      if (takenOver(t) && !waiting.has(t)) {
+        const was = holds(t);
+        // A field of its own, a file, or one no hand reaches.
+        if (was === undefined || t.type === "file" || t.ariaHidden === "true") return;
+        doubts.set(t, { told: toldOf(t), was, frames: 0 });
+      } else waiting.set(t, toldOf(t));
       frame ||= requestAnimationFrame(look);
     };
     addEventListener("input", note, true);
