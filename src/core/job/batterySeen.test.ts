@@ -62,6 +62,18 @@ describe("the battery is seen before the base cover goes on", () => {
     expect(passStatus(b.view, "open").complete).toBe(true);
   });
 
+  it("a cowl over the plug waits as the cover does: for the look, and while it failed", () => {
+    const b = jobOn("pellow-lune-13").until("cableOn:battery-plug");
+    b.do("swap.cableConnected", { connector: "battery-plug", home: true });
+    const cowl = { part: "battery-cowl" };
+    expect(b.why("close.partBack", cowl)).toMatch(/look now, its plug lies under/);
+    b.until("batterySeen");
+    b.do("prove.checkDone", { ...battery, result: "fail" });
+    b.do("bench.shutDown");
+    b.do("bench.mainsOut");
+    expect(b.why("close.partBack", cowl)).toMatch(/failed, its plug lies under/);
+  });
+
   it("no answer is no look", () => {
     const b = atPlug();
     b.do("swap.cableConnected", { connector: "battery-plug", home: true });

@@ -50,9 +50,14 @@ export function mayCloseUp(v: JobView, part: string): Answer {
   }
   const off = b.build.connectors.filter((c) => c.under.includes(part) && v.state.connectors[c.id] === "off");
   if (off.length) return no(gate, `${listed(off.map((c) => c.name))} ${off.length === 1 ? "is" : "are"} still off under it.`);
-  const unseen = passStatus(v, "open").atHome.filter((c) => c.home && b.connector.get(c.home)?.under.includes(part));
+  // Whatever it is that lies over the plug: not before somebody looked, nor over what failed.
+  const { atHome, failed } = passStatus(v, "open");
+  const unseen = [...atHome, ...failed].filter((c) => c.home && b.connector.get(c.home)?.under.includes(part));
   if (unseen.length)
-    return no(gate, `${listed(unseen.map((c) => c.name))}: look now, its plug lies under ${p.name.toLowerCase()}.`);
+    return no(
+      gate,
+      `${listed(unseen.map((c) => c.name))}: ${failed.length ? "failed" : "look now"}, its plug lies under ${p.name.toLowerCase()}.`,
+    );
   const bare = b.build.tapes.filter((t) => t.holds === part && v.state.tapesOut[t.id] && !v.state.close.taped[t.id]);
   if (bare.length)
     return no(gate, `${listed(bare.map((t) => t.name))}: lay new tape first, or say that what it has still grips.`);
