@@ -5,7 +5,7 @@ import { MiniLid } from "./MiniLid";
 import { dueWords, edgeNote } from "./shelf";
 
 /** How many tools the first lid names; the plan names all. */
-const FETCHED = 4;
+const FETCHED = 3;
 
 /** One lid on its shelf; the next job stands larger, with what to fetch. */
 export function JobLink({ card: c, hero, nowMs }: { card: JobCard; hero: boolean; nowMs: number }) {
