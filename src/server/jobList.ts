@@ -30,6 +30,7 @@ import type { Database } from "@/data/schema";
 import type { JobCard } from "@/wire/jobCard";
 import { remember } from "./remember";
 import { noteTrouble, troubleOf } from "./trouble";
+import { mayWrite } from "./trust";
 import { readWeights } from "./weights";
 
 function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reason: string } {
@@ -204,6 +205,7 @@ const store = globalThis as typeof globalThis & { helvaneCards?: Promise<void> |
  */
 export function renewCards(): Promise<void> {
   store.helvaneCards ??= (async () => {
+    if (await mayWrite()) return;
     for (const { jobId } of await staleCards(connection().db, FOLD_VERSION)) {
       await makeCard(jobId);
       await new Promise((next) => setImmediate(next));

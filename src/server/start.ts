@@ -16,7 +16,8 @@ import { dataDir } from "./dataDir";
 import { saveShopHours } from "./hours";
 import { nowIso, nowMs } from "./now";
 import { wasDown } from "./presence";
-import { startProblem, troubleOf } from "./trouble";
+import { troubleOf } from "./trouble";
+import { isTrusted, mayWrite, trustWhenRead } from "./trust";
 
 /** A start that cannot be: what is wrong, what is known good, what to do. */
 export class CannotStart extends Error {}
@@ -47,14 +48,19 @@ export async function start(): Promise<void> {
     }
   });
   const reading = (globalThis as { helvaneWhole?: Promise<string | null> }).helvaneWhole;
-  const wrong = startProblem((await reading) ?? null);
+  const wrong = await trustWhenRead(reading ?? null);
   if (wrong) throw new CannotStart(wrong);
   try {
     const c = connection();
     const ahead = migrationsAhead(c);
+    // What is to be written now waits for the reading after all.
+    const damage = ahead.length || !(await readSetting(c.db, "seeded").catch(() => null)) ? await mayWrite() : null;
+    if (damage) throw new CannotStart(damage.words);
     if (ahead.length) await makeBackup(backupsHere(), nowIso(), "beforeMigration");
     await migrate(c);
-    await endBrokenImports(c.db);
+    const tidy = () => endBrokenImports(c.db);
+    if (isTrusted()) await tidy();
+    else void mayWrite().then((wrong) => (wrong ? undefined : tidy()));
     await seed();
   } catch (e) {
     if (e instanceof CannotStart) throw e;

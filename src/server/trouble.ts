@@ -97,8 +97,16 @@ export function startProblem(whole: string | null = null): string | null {
   }
 }
 
+const last = globalThis as typeof globalThis & {
+  helvaneTrouble?: Trouble | null;
+  /** What reading the file through has found; it does not go away by itself, and nothing is written to find out. */
+  helvaneDamage?: Trouble | null;
+  helvaneTroubleTimer?: NodeJS.Timeout | undefined;
+};
+
 /** Writes a row and reads it back: whether the shop can be stored, not only whether a process answers. */
 export async function storeProblem(): Promise<Trouble | null> {
+  if (last.helvaneDamage) return last.helvaneDamage;
   try {
     const { db } = connection();
     const mark = `${nowIso()} ${Math.random()}`;
@@ -111,10 +119,6 @@ export async function storeProblem(): Promise<Trouble | null> {
   }
 }
 
-const last = globalThis as typeof globalThis & {
-  helvaneTrouble?: Trouble | null;
-  helvaneTroubleTimer?: NodeJS.Timeout | undefined;
-};
 const LOOK_AGAIN_MS = 5000;
 
 /** Notes trouble met while something was stored; it is looked at again every few seconds until a row can be written. */
@@ -129,3 +133,9 @@ export function noteTrouble(t: Trouble): void {
 }
 /** The trouble the shop is in, as last met; reading a page writes nothing to find out. */
 export const troubleNow = (): Trouble | null => last.helvaneTrouble ?? null;
+
+/** Marks the database as damaged, or, after another was put in its place, as sound again. */
+export function noteDamage(t: Trouble | null): void {
+  last.helvaneDamage = t;
+  last.helvaneTrouble = t;
+}

@@ -3,6 +3,7 @@ import { dirname, join, resolve } from "node:path";
 import { connection, migrate, whileClosed } from "@/data/connection";
 import { dropSessions, keepCursor, sync } from "@/data/copy";
 import { databaseFile } from "../databaseFile";
+import { trustAnother } from "../trust";
 import { backupsHere } from "./place";
 import type { Verified } from "./verify";
 import { verifyBackup } from "./verifyApart";
@@ -33,6 +34,7 @@ export async function restoreBackup(from: string, nowIso: string): Promise<Resto
       sync(resolve(db, ".."));
       return kept;
     });
+    trustAnother();
     await migrate(connection());
     return { ok: true, read, before };
   } catch (e) {

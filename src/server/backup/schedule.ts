@@ -4,6 +4,7 @@ import { shopCursor } from "@/data/eventStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { databaseFile } from "../databaseFile";
 import { nowIso, nowMs } from "../now";
+import { isTrusted } from "../trust";
 import { canDrill, DRILL_DAYS, drill, readDrill } from "./drill";
 import { type Backup, dropBackup, dropHalves, type KeptBackup, listBackups, makeBackup, noteVerified } from "./make";
 import { backupsHere } from "./place";
@@ -121,6 +122,7 @@ async function run(kind: Manifest["kind"]): Promise<BackupDone> {
 export function startSchedule(): void {
   if (one.helvaneBackupTimer || process.env.HELVANE_BACKUP_SCHEDULE === "off") return;
   const tick = async () => {
+    if (!isTrusted()) return;
     const [set, done, cursor] = await Promise.all([readBackupSetting(), readBackupDone(), shopCursor(connection().db)]);
     const old = !done || nowMs() - Date.parse(done.at) >= set.everyMin * 60_000;
     if (old && cursor > 0 && (!done?.ok || cursor > done.lastSeq)) await backUp();
