@@ -8,8 +8,8 @@ import { knownGood, noteDamage, startProblem, type Trouble } from "./trouble";
  */
 const store = globalThis as typeof globalThis & { helvaneTrust?: Promise<Trouble | null> | undefined; helvaneTrusted?: boolean };
 
-/** How long a start waits for the reading before it shows pages, ms. A small shop is read through by then. */
-const START_WAITS_MS = 700;
+/** How long a start still waits for the reading before it shows pages, ms: it began when the process did, and a small shop is read through by now. */
+const START_WAITS_MS = 100;
 
 /**
  * Begins to trust a file that is being read through on another thread.

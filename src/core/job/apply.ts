@@ -22,6 +22,7 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
   const b = buildAt(s, snapshots);
   const change = ruleOf(e.type).apply as (s: JobState, p: unknown, c: Applied<EventType>) => void;
   change(s, e.payload, { e, b, snapshots } as Applied<EventType>);
+  if (b) s.bought = b.build.subject.kind;
   settleSubject(s, b);
   s.last = { clock: placeOf(e), id: e.id };
   s.counted += 1;

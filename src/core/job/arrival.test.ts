@@ -1,8 +1,8 @@
-import { hashes, panels, plannedJob, TestBench } from "@tests/bench";
+import { hashes, jobOn, panels, plannedJob, TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { NOT_BY_EYE } from "../panel";
 import { stationNow } from "../teardown";
-import { ARRIVAL_ITEMS, type ArrivalItem, changesOf, fitOf, mayConnectPanel, panelIsHere, seated } from ".";
+import { ARRIVAL_ITEMS, type ArrivalItem, arrivalItems, changesOf, fitOf, mayConnectPanel, panelIsHere, seated } from ".";
 
 const at = (b: TestBench) => stationNow(b.state, null);
 const check = (b: TestBench, item: ArrivalItem, result: "good" | "absent" | "wrong", note = "") =>
@@ -18,7 +18,7 @@ function panelOut(items: readonly ArrivalItem[]): TestBench {
 
 describe("the arrival check", () => {
   it("a panel is not connected until every one of the eight items was looked at", () => {
-    for (const left of ARRIVAL_ITEMS.filter((i) => i !== "code")) {
+    for (const left of arrivalItems("panel").filter((i) => i !== "code")) {
       const b = panelOut(ARRIVAL_ITEMS.filter((i) => i !== left));
       expect(b.state.subject).toBe("out");
       expect(mayConnectPanel(b.view, "display-plug")?.reason, left).toMatch(
@@ -27,6 +27,21 @@ describe("the arrival check", () => {
     }
     const whole = panelOut(ARRIVAL_ITEMS);
     expect(mayConnectPanel(whole.view, "display-plug")?.reason ?? "").not.toMatch(/arrival/i);
+  });
+  it("a whole lid's hinges and leads are looked at; tabs and tape are not asked of it; what is in is asked nothing more", () => {
+    const left = (gone: readonly ArrivalItem[], until: (s: TestBench["state"]) => boolean) => {
+      const b = jobOn("pellow-lune-13", "pd133wub-l08");
+      b.events = b.events.filter((e) => !(e.type === "match.arrivalChecked" && gone.includes(e.payload.item)));
+      return b.follow(until);
+    };
+    for (const item of ["hinges", "leads"] as const) {
+      const b = left([item], (s) => s.subject === "out" || s.subject === "placed");
+      expect(panelIsHere(b.state), item).toBe(false);
+      expect(b.why("match.arrivalChecked", { item, result: "absent", note: "" })).toMatch(/A whole lid has/);
+      expect(b.why("match.arrivalChecked", { item, result: "wrong", note: "" })).toMatch(/Say what is wrong/);
+      expect(mayConnectPanel(b.view, "display-plug")?.reason).toMatch(new RegExp(`look at ${item} in Match`));
+    }
+    expect(panelIsHere(left(["tabs", "tape", "brackets"], (s) => s.subject === "out").state)).toBe(true);
   });
   it("any item found wrong shuts the connector and names it, and correcting the check opens it again", () => {
     const b = panelOut(ARRIVAL_ITEMS);

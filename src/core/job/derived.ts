@@ -21,8 +21,10 @@ import {
   requiredChecks,
 } from "../proof";
 import { type Findings, findingsWithMarks, type TriageTable } from "../triage";
+import { arrivalItems } from "./match/arrivalItems";
 import { ARRIVAL_ITEMS } from "./payloadWords";
 import type { ArrivalItem, JobState, Snapshots } from "./state";
+import { seated } from "./subject";
 
 /** A state together with the snapshots its events name. */
 export interface JobView {
@@ -104,13 +106,14 @@ export function fitOf(v: JobView, build: Build | null = matchBuildOf(v)): { rows
     const look = v.state.match.looks[r.field];
     if (r.verdict !== "unknown") return r;
     // Where sources disagree, one of the two labels may be of another part: that is settled by a look.
-    if (!look && samePart && !r.disputed)
+    // A label on the panel inside says nothing of the lid round it.
+    if (!look && samePart && !r.disputed && !r.round)
       return { ...r, verdict: "same", words: "same code", reason: `Both labels read ${cand.code}: the same part.` };
     if (!look) return r;
     if ((r.notByEye || NOT_BY_EYE.includes(r.field)) && look.source === "M") return r;
     return look.result === "agrees"
       ? { ...r, verdict: "same", words: "looked at, agrees", reason: look.note || "Looked at on arrival." }
-      : { ...r, verdict: "stop", words: "looked at, differs", reason: look.note || "The part in hand differs." };
+      : { ...r, verdict: "stop", words: "looked at, differs", reason: look.note || "The part in hand differs.", ...r.round };
   });
   return { rows, overall: overallVerdict(rows) };
 }
@@ -130,8 +133,10 @@ export function changesOf(v: JobView): ChangeToMake[] {
 
 /** Items of the arrival check nobody has answered, and those found wrong. @example arrivalStatus(s).open // [] */
 export function arrivalStatus(s: JobState): { open: ArrivalItem[]; wrong: ArrivalItem[] } {
+  // What is asked today of a part that was put in before it was asked is no question any more.
+  const asked = seated(s) ? [] : arrivalItems(s.bought);
   return {
-    open: ARRIVAL_ITEMS.filter((i) => !s.match.arrival[i]),
+    open: asked.filter((i) => !s.match.arrival[i]),
     wrong: ARRIVAL_ITEMS.filter((i) => s.match.arrival[i]?.result === "wrong"),
   };
 }

@@ -26,6 +26,7 @@ export { feedsOf, looseSeenGood } from "./feeds";
 export { askGate, counting, FOLD_VERSION, fold, mayTakeBack } from "./fold";
 export { CHECK_WORDS, CONDITION_WORDS, type HandoverSheet, handoverSheet, LOGIN_WORDS } from "./handover";
 export { actsOnMachine, BREAK_MIN, handsOnMinutes } from "./handsOn";
+export { arrivalItems } from "./match/arrivalItems";
 export { ARRIVAL_WORDS } from "./match/arrivalWords";
 export { mayOrder } from "./match/order";
 export { type ParsedEvent, parseEvent } from "./parseEvent";

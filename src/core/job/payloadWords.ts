@@ -1,7 +1,18 @@
 /** What a payload may name by a word of a fixed list. Kept apart from the shapes, so that a page can use them without those. */
 export const MISHAPS = ["films", "bezelClip", "cable", "glass", "screwThread", "other"] as const;
 /** What is looked at on every panel that comes, whatever was known before. */
-export const ARRIVAL_ITEMS = ["cracks", "code", "connector", "tabs", "films", "tape", "brackets", "sensor"] as const;
+export const ARRIVAL_ITEMS = [
+  "cracks",
+  "code",
+  "connector",
+  "tabs",
+  "films",
+  "tape",
+  "brackets",
+  "sensor",
+  "hinges",
+  "leads",
+] as const;
 export const RETURN_REASONS = [
   "wrongPart",
   "cracked",

@@ -60,6 +60,8 @@ export type LooseLook = "touch" | "camera";
 
 /** What the log says, derived by `fold`. Plain data: equal logs give deeply equal states. */
 export interface JobState {
+  /** What this repair replaces, as the build chosen or planned says. */
+  bought: Build["subject"]["kind"];
   job: Payload<"job.opened"> | null;
   openedClock: string | null;
   closed: Payload<"job.closed"> | null;
@@ -254,6 +256,7 @@ export function emptyState(): JobState {
     quote: null,
     mishaps: [],
     identify: { readings: [] },
+    bought: "panel",
     match: { chosen: null, asked: {}, order: null, arrived: null, arrival: {}, returns: [], looks: {} },
     plan: null,
     bench: { ...QUIET },

@@ -42,5 +42,13 @@ export const FACT_NAMES = [
   "privacy",
   "adaptiveRefresh",
   "selfRefresh",
+  "soldAs",
+  "hingeSpanMm",
+  "hingeOpensDeg",
+  "lidLeads",
+  "lidCamera",
+  "colour",
+  "lidSensor",
+  "logoWindow",
 ] as const;
 export type FactName = (typeof FACT_NAMES)[number];

@@ -1,6 +1,6 @@
 import { mm } from "../quantity";
 import type { FactName } from "./factNames";
-import type { Panel } from "./schema";
+import type { LidLead, Panel } from "./schema";
 
 type Value<F extends FactName> = NonNullable<NonNullable<Panel[F]>["value"]>;
 
@@ -48,6 +48,14 @@ export const FACT_LABEL: Readonly<Record<FactName, string>> = {
   privacy: "Privacy layer",
   adaptiveRefresh: "Adaptive refresh",
   selfRefresh: "Self refresh",
+  soldAs: "Sold as",
+  hingeSpanMm: "Hinges apart, mm",
+  hingeOpensDeg: "Opens to, °",
+  lidLeads: "Leads of the lid",
+  lidCamera: "Camera in the lid",
+  colour: "Colour",
+  lidSensor: "Lid sensor",
+  logoWindow: "Window in the lid's back",
 };
 
 /** Values that stand for words, in words. @example VALUE_WORDS.ledOnPanel // "LED, on panel" */
@@ -69,11 +77,25 @@ export const VALUE_WORDS: Readonly<Record<string, string>> = {
   bondedCover: "bonded cover",
   vesa: "VESA",
   jeida: "JEIDA",
+  panel: "the panel alone",
+  frontUnit: "the front unit",
+  lidAssembly: "the whole lid",
+  cell: "the bare cell",
+  camera: "a camera",
+  withSlide: "a camera with a slide",
+  onLead: "sensor on a lead",
 };
 
 /** A figure, or the range it is. @example spanWords({ min: 5, max: 21 }) // "5 to 21" */
 export const spanWords = (v: number | { min: number; max: number }): string =>
   typeof v === "object" ? `${v.min} to ${v.max}` : String(v);
+
+const SERVES_WORDS: Readonly<Partial<Record<LidLead["serves"], string>>> = { wireless: "antenna", lidSensor: "lid sensor" };
+/** A lead by what it serves. @example leadWords({ serves: "wireless", plug: null, lengthMm: null }) // "antenna lead" */
+export const leadWords = (l: LidLead): string => `${SERVES_WORDS[l.serves] ?? l.serves} lead`;
+/** Leads in few words. @example leadsWords([{ serves: "picture", plug: null, lengthMm: 180 }]) // "picture 180 mm" */
+export const leadsWords = (v: readonly LidLead[]): string =>
+  v.map((l) => `${SERVES_WORDS[l.serves] ?? l.serves}${l.lengthMm === null ? "" : ` ${mm(l.lengthMm)} mm`}`).join(", ") || "none";
 
 const OF: { [F in FactName]?: (v: Value<F>) => string } = {
   outline: (v) => `${mm(v.widthMm)} × ${mm(v.heightMm)}`,
@@ -88,9 +110,10 @@ const OF: { [F in FactName]?: (v: Value<F>) => string } = {
   ledCurrentMa: spanWords,
   tabs: (v) => (v.length ? `${v.length}, screwed` : "none"),
   inTheBox: (v) => v.join(", ") || "panel only",
+  lidLeads: leadsWords,
 };
 
-const LISTS: ReadonlySet<FactName> = new Set(["lowerModes", "laneRatesGbps", "tabs", "inTheBox"]);
+const LISTS: ReadonlySet<FactName> = new Set(["lowerModes", "laneRatesGbps", "tabs", "inTheBox", "lidLeads"]);
 
 /**
  * A fact's value in words, without its unit (the label carries it). A value of the wrong shape is shown as text.

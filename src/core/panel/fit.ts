@@ -6,7 +6,8 @@ import { FACT_NAMES } from "./factNames";
 import { factOf } from "./factOf";
 import { factWords } from "./factWords";
 import { FIT_TABLE } from "./rules";
-import { FIT_LIMITS, type FitLimits, type FitRow } from "./rules/row";
+import { isOf } from "./rules/boughtAs";
+import { FIT_LIMITS, type FitField, type FitLimits, type FitRow } from "./rules/row";
 import { soldWith } from "./rules/soldWith";
 import type { Panel } from "./schema";
 
@@ -48,7 +49,7 @@ export function compareFit(old: Panel, candidate: Panel, build: Build | null, li
   const sold = soldWith(input);
   return FIT_TABLE.flatMap(({ fact, judge }) => {
     const row = judge(input);
-    if (!row) return [];
+    if (!row || !isOf(row.field as FitField, input)) return [];
     // Seen fitted with this board and cable: what nobody has stated of its supply is answered by that.
     if (sold && row.verdict === "unknown" && fact && !disputed.has(fact) && SOLD_SETTLES.includes(row.field))
       return [

@@ -3,7 +3,7 @@ import { codeKey } from "./codeKey";
 import { FACT_NAMES, type FactName } from "./factNames";
 import { factOf } from "./factOf";
 import type { PanelPatch } from "./patch";
-import { FACTS, OtherName, type Panel, type Tab } from "./schema";
+import { FACTS, type LidLead, OtherName, type Panel, type Tab } from "./schema";
 
 /** How one fact is written in columns of a table: their names, and both ways between cells and value. */
 interface Cells {
@@ -111,6 +111,26 @@ const CELLS: Readonly<Record<FactName, Cells>> = {
   privacy: word("privacy"),
   adaptiveRefresh: word("adaptive_refresh"),
   selfRefresh: word("self_refresh"),
+  soldAs: word("sold_as"),
+  hingeSpanMm: one("hinge_span_mm"),
+  hingeOpensDeg: one("hinge_opens_deg"),
+  lidLeads: {
+    columns: ["lid_leads"],
+    read: ([c]) =>
+      list(c!).map((l) => {
+        const [serves, length, ...plug] = l.split(/\s+/);
+        if (length === undefined)
+          throw new CellProblem(
+            `"${l}": write what it serves, its length in mm or ?, and its plug, as "picture 180 flat, 30 wide"`,
+          );
+        return { serves, lengthMm: length === "?" ? null : number(length), plug: plug.join(" ") || null };
+      }),
+    write: (v: LidLead[]) => [joined(v.map((l) => [l.serves, l.lengthMm ?? "?", l.plug ?? ""].join(" ").trim()))],
+  },
+  lidCamera: word("lid_camera"),
+  colour: word("colour"),
+  lidSensor: word("lid_sensor"),
+  logoWindow: word("logo_window"),
 };
 
 const snake = (fact: string): string => fact.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`).replace(/_k_hz$/, "_khz");
@@ -136,6 +156,7 @@ const NEAR: readonly FactName[] = [
   "viewingAngleDeg",
   "brightnessNits",
   "gamutPercent",
+  "hingeSpanMm",
 ];
 /** Facts whose figures can be said to be plus or minus so much. */
 const nearly = (fact: FactName): boolean => NEAR.includes(fact);

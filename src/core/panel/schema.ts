@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { SERVES, SUBJECTS } from "../build/kinds";
 import { SOURCES, sourced } from "../quantity";
 import { slugId, words } from "../quantity/shapes";
 import { FACT_NAMES, type FactName } from "./factNames";
@@ -14,6 +15,14 @@ export const Tab = z.strictObject({
   /** How far it sticks out beyond the outline. */
   outMm: z.number().positive().max(30),
 });
+
+/** A lead that comes through a lid's hinge: what it serves, its plug in words, how far it hangs out. */
+export const LidLead = z.strictObject({
+  serves: z.enum(SERVES).exclude(["battery"]),
+  plug: words(40).nullable(),
+  lengthMm: z.number().min(5).max(600).nullable(),
+});
+export type LidLead = z.infer<typeof LidLead>;
 
 /** A supply or current as one figure, or as the range a part takes. */
 const span = (least: number, most: number) => {
@@ -78,6 +87,20 @@ export const FACTS = {
   privacy: YesNo,
   adaptiveRefresh: YesNo,
   selfRefresh: YesNo,
+  /** What comes in the box: the panel, or the panel with something round it or without something. */
+  soldAs: z.enum(SUBJECTS),
+  /** From the outermost screw hole of the left hinge to that of the right. */
+  hingeSpanMm: z.number().min(20).max(500),
+  /** How far the hinges open, from closed. */
+  hingeOpensDeg: z.number().min(60).max(360),
+  /** Leads that hang out at the hinges. */
+  lidLeads: z.array(LidLead).max(12),
+  lidCamera: z.enum(["none", "camera", "withSlide"]),
+  colour: words(40),
+  /** What tells the machine that its lid is closed. */
+  lidSensor: z.enum(["none", "magnet", "onLead"]),
+  /** A window in the back that light shines through. */
+  logoWindow: YesNo,
 } as const satisfies Record<FactName, z.ZodType>;
 
 /** Another source's word on a fact that is known already: kept beside it, never written over it. */
@@ -153,6 +176,14 @@ export const Panel = z.strictObject({
   privacy: sourced(FACTS.privacy).optional(),
   adaptiveRefresh: sourced(FACTS.adaptiveRefresh).optional(),
   selfRefresh: sourced(FACTS.selfRefresh).optional(),
+  soldAs: sourced(FACTS.soldAs).optional(),
+  hingeSpanMm: sourced(FACTS.hingeSpanMm).optional(),
+  hingeOpensDeg: sourced(FACTS.hingeOpensDeg).optional(),
+  lidLeads: sourced(FACTS.lidLeads).optional(),
+  lidCamera: sourced(FACTS.lidCamera).optional(),
+  colour: sourced(FACTS.colour).optional(),
+  lidSensor: sourced(FACTS.lidSensor).optional(),
+  logoWindow: sourced(FACTS.logoWindow).optional(),
   /** What other sources say against a fact above; empty or missing = nobody does. */
   claims: z.array(Claim).max(60).optional(),
 });

@@ -54,6 +54,14 @@ export const SETTLED_BY: Readonly<Record<FactName, string>> = {
   privacy: SEEN,
   adaptiveRefresh: "LED",
   selfRefresh: RATED,
+  soldAs: "MLDAS",
+  hingeSpanMm: SEEN,
+  hingeOpensDeg: SEEN,
+  lidLeads: SEEN,
+  lidCamera: SHAPE,
+  colour: SHAPE,
+  lidSensor: SEEN,
+  logoWindow: SHAPE,
 };
 /** Measured at the machine's own plug with the old panel on it, a supply is what the machine feeds. */
 const MEASURED_ON_THE_OLD: readonly FactName[] = ["logicSupplyV", "backlightSupplyV", "ledCurrentMa"];

@@ -1,7 +1,7 @@
 "use client";
 import { addDays, format } from "date-fns";
 import { useState } from "react";
-import { ARRIVAL_ITEMS, type ArrivalItem, arrivalStatus, readClock } from "@/core/job";
+import { type ArrivalItem, arrivalItems, arrivalStatus, readClock } from "@/core/job";
 import type { Panel } from "@/core/panel";
 import { counted } from "@/core/quantity";
 import { PhotoField, usePhoto } from "../controls/PhotoField";
@@ -9,7 +9,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { arrivalItem } from "./arrivalItems";
 
-/** The part that came, looked at item by item before its films come off: always these eight. */
+/** The part that came, looked at item by item before its films come off: the items that belong to what was bought. */
 export function ArrivalCheck({
   panel,
   code,
@@ -24,6 +24,7 @@ export function ArrivalCheck({
 }) {
   const { view, log } = useBench();
   const s = view.state;
+  const items = arrivalItems(s.bought);
   const [wrong, setWrong] = useState<ArrivalItem | null>(null);
   const { open, wrong: bad } = arrivalStatus(s);
   const came = s.match.arrived ? readClock(s.match.arrived.clock) : null;
@@ -41,7 +42,7 @@ export function ArrivalCheck({
             : "Arrival check: good"}
         {good && (
           <button type="button" className="link ml-auto min-h-11 text-[15px] font-normal" onClick={() => setShown(!shown)}>
-            {shown ? "fold away" : "show the eight items"}
+            {shown ? "fold away" : `show the ${items.length} items`}
           </button>
         )}
       </h2>
@@ -54,7 +55,7 @@ export function ArrivalCheck({
         </p>
       )}
       <ul className="rows arrival" hidden={good && !shown}>
-        {ARRIVAL_ITEMS.map((item) => {
+        {items.map((item) => {
           const v = arrivalItem(item, panel);
           const given = s.match.arrival[item];
           const answer = (result: "good" | "absent") =>

@@ -31,6 +31,8 @@ const REASON_OF: Record<ArrivalItem, Reason> = {
   tape: "incomplete",
   brackets: "incomplete",
   sensor: "incomplete",
+  hinges: "notAsDescribed",
+  leads: "incomplete",
 };
 
 /** Sends the ordered panel back: reason, what was taken off it again; it counts in the seller's record. */

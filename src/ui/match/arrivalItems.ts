@@ -56,6 +56,19 @@ export function arrivalItem(item: ArrivalItem, p: Panel): ItemView {
       return { name: "Tape", look: inBox("tape", "tape is"), mayBeAbsent: promised(p, "tape") !== true };
     case "brackets":
       return { name: "Brackets", look: inBox("brackets", "brackets are"), mayBeAbsent: promised(p, "brackets") !== true };
+    case "hinges":
+      return {
+        name: "Hinges",
+        look: "Open it once over soft cloth, packing still between screen and leads: both move alike, nothing bent, every screw hole there",
+        mayBeAbsent: false,
+      };
+    case "leads": {
+      const there = said(
+        p.lidLeads ?? { value: null, source: "A" },
+        `Expected: ${factWords("lidLeads", p.lidLeads?.value ?? null)}`,
+      );
+      return { name: "Leads", look: `All there, none pinched, plugs whole. ${there}`, mayBeAbsent: false };
+    }
     case "sensor":
       return { name: "Sensor", look: inBox("sensor", "a sensor is"), mayBeAbsent: promised(p, "sensor") !== true };
   }

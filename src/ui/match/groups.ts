@@ -13,6 +13,11 @@ const GROUPS: readonly { name: string; folds: boolean; fields: readonly string[]
     fields: ["outline", "thicknessMm", "lowerEdgeMm", "window", "tabs", "connectorAt", "cableExit", "glass"],
   },
   {
+    name: "The lid round it",
+    folds: false,
+    fields: ["soldAs", "hingeSpanMm", "hingeOpensDeg", "lidLeads", "lidSensor", "lidCamera", "colour", "logoWindow"],
+  },
+  {
     name: "Picture and link",
     folds: true,
     fields: ["pixels", "link", "refreshHz", "colourBits", "dithered", "lvdsOrder", "dimming", "adaptiveRefresh", "selfRefresh"],

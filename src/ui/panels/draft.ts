@@ -22,6 +22,10 @@ export const ROWS: { name: string; facts: FactName[] }[] = [
     facts: ["technology", "diagonalIn", "pixels", "refreshHz", "colourBits", "finish", "touch"],
   },
   { name: "To the eye", facts: ["brightnessNits", "gamutPercent", "cell", "viewingAngleDeg", "dithered", "privacy"] },
+  {
+    name: "Sold as a whole lid or front unit",
+    facts: ["soldAs", "hingeSpanMm", "hingeOpensDeg", "lidLeads", "lidSensor", "lidCamera", "colour", "logoWindow"],
+  },
   { name: "Touch layer", facts: ["touchController", "touchPlug"] },
   {
     name: "Link",

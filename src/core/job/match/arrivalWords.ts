@@ -9,4 +9,6 @@ export const ARRIVAL_WORDS: Record<ArrivalItem, string> = {
   tape: "tape",
   brackets: "brackets",
   sensor: "sensor",
+  hinges: "hinges",
+  leads: "leads",
 };

@@ -47,7 +47,9 @@ export const matchRules = {
     on: "desk",
     relies: { panelHash: "panel", buildHash: "build" },
     may: (_, { s }) => (s.match.order ? no("match", "A panel is on order. Take the order back before choosing another.") : null),
-    apply: (s, p) => {
+    apply: (s, p, { snapshots }) => {
+      const build = p.buildHash ? snapshots[p.buildHash] : undefined;
+      if (build?.kind === "build") s.bought = build.data.subject.kind;
       if (s.match.chosen?.panelHash !== p.panelHash) {
         s.match.asked = {};
         s.match.looks = {};
@@ -105,6 +107,10 @@ export const matchRules = {
     may: ({ item, result, note }, v) => {
       const { s } = v;
       if (!s.match.order) return no("match", "Nothing is on order.");
+      if (item === "hinges" || item === "leads") {
+        if (result === "absent") return no("match", `A whole lid has ${item}: good or wrong.`);
+        return result === "wrong" && !note ? no("match", "Say what is wrong with it: it goes back with the lid.") : null;
+      }
       const always = item === "cracks" || item === "code" || item === "connector";
       if (result === "absent" && always)
         return no("match", `${item === "cracks" ? "Cracks are" : `The ${item} is`} looked at on every panel: good or wrong.`);

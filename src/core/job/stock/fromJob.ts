@@ -7,7 +7,7 @@ import { placeOf } from "../clock";
 import { panelIsHere } from "../derived";
 import type { JobEvent } from "../event";
 import { counting } from "../fold";
-import { ARRIVAL_ITEMS } from "../payloadWords";
+import { arrivalItems } from "../match/arrivalItems";
 import type { JobState, Snapshots } from "../state";
 import { OWN_SHELF } from "./ownShelf";
 
@@ -34,6 +34,8 @@ class Teller {
   private price: number | undefined;
   private arrived = false;
   private good = new Set<string>();
+  /** What the repair replaces. */
+  private kind: Build["subject"]["kind"] = "panel";
   /** The lot that lies ready for this job; and how many there were. */
   private lot: string | null = null;
   private lots = 0;
@@ -49,13 +51,17 @@ class Teller {
   private get panel(): string {
     return itemName("panel", this.code ?? "unknown");
   }
+  private kindFrom(hash: string | null | undefined): void {
+    const s = hash ? this.snapshots[hash] : undefined;
+    if (s?.kind === "build") this.kind = s.data.subject.kind;
+  }
   private freshLot(): string {
     this.lots += 1;
     this.lot = `${this.number}-P${this.lots}`;
     return this.lot;
   }
   private take(e: JobEvent): void {
-    if (!this.arrived || this.held || this.own || this.good.size < ARRIVAL_ITEMS.length) return;
+    if (!this.arrived || this.held || this.own || !arrivalItems(this.kind).every((i) => this.good.has(i))) return;
     const lot = this.freshLot();
     this.held = true;
     this.say(
@@ -88,11 +94,13 @@ class Teller {
         break;
       case "match.chosen":
         this.code = e.payload.code;
+        this.kindFrom(e.payload.buildHash);
         break;
       case "plan.made":
       case "plan.rebuilt": {
         const s = this.snapshots[e.payload.buildHash];
         this.build = s?.kind === "build" ? s.data : this.build;
+        this.kindFrom(e.payload.buildHash);
         break;
       }
       case "match.ordered":

@@ -4,6 +4,7 @@ import { backlightSupplyV } from "./backlightSupplyV";
 import { brightnessNits } from "./brightnessNits";
 import { cableExit } from "./cableExit";
 import { cell } from "./cell";
+import { colour } from "./colour";
 import { colourBits } from "./colourBits";
 import { connectorAt } from "./connectorAt";
 import { contactSide } from "./contactSide";
@@ -14,10 +15,16 @@ import { family } from "./family";
 import { finish } from "./finish";
 import { gamutPercent } from "./gamutPercent";
 import { glass } from "./glass";
+import { hingeOpensDeg } from "./hingeOpensDeg";
+import { hingeSpanMm } from "./hingeSpanMm";
 import { inTheBox } from "./inTheBox";
 import { ledCurrentMa } from "./ledCurrentMa";
+import { lidCamera } from "./lidCamera";
+import { lidLeads } from "./lidLeads";
+import { lidSensor } from "./lidSensor";
 import { link } from "./link";
 import { logicSupplyV } from "./logicSupplyV";
+import { logoWindow } from "./logoWindow";
 import { lowerEdgeMm } from "./lowerEdgeMm";
 import { lvdsOrder } from "./lvdsOrder";
 import { outline } from "./outline";
@@ -28,6 +35,7 @@ import { privacy } from "./privacy";
 import { refreshHz } from "./refreshHz";
 import type { FitField, FitRule } from "./row";
 import { selfRefresh } from "./selfRefresh";
+import { soldAs } from "./soldAs";
 import { tabs } from "./tabs";
 import { technology } from "./technology";
 import { thicknessMm } from "./thicknessMm";
@@ -39,6 +47,7 @@ import { windowFit } from "./window";
 
 /** One rule a field, in the order of the table. A file of this folder whose field is missing here does not compile. */
 export const FIT_RULES = {
+  soldAs,
   family,
   contacts,
   pitchMm,
@@ -54,6 +63,13 @@ export const FIT_RULES = {
   tabs,
   connectorAt,
   cableExit,
+  hingeSpanMm,
+  hingeOpensDeg,
+  lidLeads,
+  lidSensor,
+  lidCamera,
+  colour,
+  logoWindow,
   glass,
   pixels,
   link,

@@ -59,6 +59,13 @@ export const CHANGES = {
   },
   moveOver: { part: "none, from the old panel", minutes: 5, costMinor: 0, at: "swap", act: "Move over what is not in the box" },
   freshTape: { part: "mounting tape", minutes: 3, costMinor: 90, at: "swap", act: "Cut and lay tape: none is in the box" },
+  moveLead: {
+    part: "none, from the old lid",
+    minutes: 12,
+    costMinor: 0,
+    at: "swap",
+    act: "Move the old lid's lead into the new lid, along the same path",
+  },
   pair: {
     part: "maker's pairing software",
     minutes: 8,
@@ -85,6 +92,8 @@ export interface FitRow {
   notByEye?: true;
   /** Something is known to differ, though not what it comes to. */
   differs?: true;
+  /** It is of what stands round the panel, no matter of the panel's own label; and what a difference seen by eye comes to. */
+  round?: { verdict: "ask" | "stop" } | { verdict: "change"; change: Change };
   /** Two sources disagree about it. */
   disputed?: true;
 }
@@ -103,6 +112,9 @@ export interface FitLimits {
   bossMm: number;
   /** The thinnest tape that still holds. */
   thinnestTapeMm: number;
+  /** Hinges this much further apart go on as before; and this much at most, as their holes allow. */
+  hingeSameMm: number;
+  hingeSlotMm: number;
   /** Shares and figures up to which nobody sees a difference. */
   refreshSame: number;
   brightnessSame: number;
@@ -122,6 +134,8 @@ export const FIT_LIMITS: FitLimits = {
   thicknessSameMm: 0.2,
   bossMm: 1,
   thinnestTapeMm: 0.05,
+  hingeSameMm: 0.5,
+  hingeSlotMm: 1.5,
   refreshSame: 0.01,
   brightnessSame: 0.1,
   gamutSamePercent: 5,
