@@ -110,6 +110,7 @@ const LIMITS: Record<string, Row[]> = {
   "bench.solventUsed": [["number", 2, 60, "dryMin"]],
   "bench.lampGuarded": [["letters", 1, 80, "by"]],
   "bench.lampWaited": [["number", 1, 3600, "seconds"]],
+  "plan.aimed": [["letters", null, 200, "why"]],
   "plan.lampTestChosen": [["letters", 1, 80, "by"]],
   "bench.heatRead": [
     ["number", -500, 1000, "xMm yMm"],

@@ -80,6 +80,8 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "match.returned": { reason: "cracked", note: "in transit", kept: [] },
   "match.looked": { field: "contacts", result: "agrees", source: "M", note: "counted" },
   "plan.made": { buildHash: hashes.build["ostrel-kestrel-14"]!, goal: "subjectOut", checksHash: hashes.checks },
+  "plan.aimed": { aim: "label", why: "nobody knows which panel is in it" },
+  "swap.oldBack": { part: "panel" },
   "plan.supplyChosen": { supply: "battery" },
   "plan.lampTestChosen": { test: "open", by: "Sela" },
   "bench.lampGuarded": { by: "Sela" },

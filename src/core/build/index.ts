@@ -40,6 +40,7 @@ export {
   PART_ROLES,
   SERVES,
   SUBJECT_WORDS,
+  SUBJECTS,
   SUPPLIES,
   type Supply,
 } from "./kinds";

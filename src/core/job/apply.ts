@@ -2,6 +2,7 @@ import { applyFinds, type BuildIndex, indexBuild } from "../build";
 import { placeOf } from "./clock";
 import type { JobEvent } from "./event";
 import type { EventType } from "./payloads";
+import { settleClosing } from "./plan/aim";
 import { ruleOf } from "./registry";
 import type { Applied } from "./rule";
 import type { JobState, Snapshots } from "./state";
@@ -24,6 +25,7 @@ export function apply(s: JobState, snapshots: Snapshots, e: JobEvent): void {
   change(s, e.payload, { e, b, snapshots } as Applied<EventType>);
   if (b) s.bought = b.build.subject.kind;
   settleSubject(s, b);
+  settleClosing(s, b);
   s.last = { clock: placeOf(e), id: e.id };
   s.counted += 1;
 }

@@ -33,6 +33,7 @@ export { type ParsedEvent, parseEvent } from "./parseEvent";
 export { type PauseCard, pauseCard } from "./pauseCard";
 export type { EventType, Payload } from "./payloads";
 export { ARRIVAL_ITEMS, CONDITION_KINDS, LOGINS, MISHAPS, QUOTE_OPTIONS, RETURN_REASONS } from "./payloadWords";
+export { type Aim, aimOf, liesOpen, mayAim } from "./plan/aim";
 export { POINT_WORDS, POINTS, type PointOfNoReturn, type PointRow, pointCheck } from "./points";
 export { type Power, packCut, powerOf, standsOpen } from "./power";
 export { personalIn, REMOVED, redacted } from "./redact";

@@ -65,6 +65,7 @@ describe("every kind of event", () => {
       const state = structuredClone(plannedJob("C").state);
       // What an act undoes has to be there.
       if (type === "job.takenUp") state.putOff = { until: null, why: "away" };
+      if (type === "swap.oldBack") state.subject = "out";
       state.screws.b1 = type.startsWith("close.") ? "out" : undefined!;
       if (state.screws.b1 === undefined) delete state.screws.b1;
       state.hazards = { hotBattery: { note: "", madeSafe: null } };

@@ -104,6 +104,9 @@ export interface JobState {
     buildHash: string;
     goal: string;
     supply?: Supply;
+    /** What the hands are after, and why; missing = the swap. */
+    aim?: "swap" | "label" | "close";
+    why?: string;
     checksHash?: string | undefined;
     /** How a lamp-lit machine is tried, and the trained person who tries it open. */
     lamp?: { test: LampTest; by: string };

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { SERVES, SUBJECTS } from "../build/kinds";
+import { SERVES, SUBJECTS } from "../build";
 import { SOURCES, sourced } from "../quantity";
 import { slugId, words } from "../quantity/shapes";
 import { FACT_NAMES, type FactName } from "./factNames";

@@ -1,10 +1,12 @@
-import { buildOf, type JobView } from "../job";
+import { type Aim, buildOf, type JobView } from "../job";
+import { aimSteps } from "./aim";
 import type { Plan, PlanResult } from "./plan";
 import type { Step } from "./step";
-import { stepDone } from "./steps";
 
 export interface Progress {
   plan: Plan;
+  /** What the hands are after: the steps are those of it. */
+  aim: Aim;
   steps: { step: Step; done: boolean }[];
   /** The one thing to do now, or null when all is done. */
   now: Step | null;
@@ -17,9 +19,7 @@ export interface Progress {
  * @example progressIn(view, madePlan(planAskOf(view))).now.title // "Shut the machine down"
  */
 export function progressIn(v: JobView, made: PlanResult | null): Progress | null {
-  const b = buildOf(v);
-  if (!made?.ok || !b) return null;
-  const at = { ...v, s: v.state, b };
-  const steps = [...made.plan.out, ...made.plan.in].map((step) => ({ step, done: stepDone(at, step) }));
-  return { plan: made.plan, steps, now: steps.find((s) => !s.done)?.step ?? null };
+  if (!made?.ok || !buildOf(v)) return null;
+  const { aim, steps } = aimSteps(v, made.plan);
+  return { plan: made.plan, aim, steps, now: steps.find((s) => !s.done)?.step ?? null };
 }

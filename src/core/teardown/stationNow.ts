@@ -13,6 +13,8 @@ export type Station = (typeof STATIONS)[number];
  */
 export function stationNow(s: JobState, p: Progress | null): Station {
   if (s.triage.concluded?.verdict !== "panel") return "triage";
+  // Opened for its label, or closed again: the work is where its step is, whatever was not ordered yet.
+  if (p && p.aim !== "swap" && p.now) return p.now.kind === "labelSeen" ? "identify" : p.now.station;
   if (!panelReading(s)) return "identify";
   if (!s.match.order || !panelIsHere(s)) return "match";
   if (!s.plan) return "plan";

@@ -1,7 +1,7 @@
 "use client";
 import { mayPullLiners, powerOf } from "@/core/job";
 import { durationWords } from "@/core/quantity";
-import { nextAct, type Step, type StepStation } from "@/core/teardown";
+import { nextAct, type Step, type StepStation, stationNow } from "@/core/teardown";
 import { KeysLine } from "../controls/KeysLine";
 import { Term } from "../controls/Term";
 import { Mark } from "../draw/Mark";
@@ -9,14 +9,19 @@ import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
 import { RefusalBox } from "./RefusalBox";
 
+const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
+
 /** A station that is not where the work is: its steps, what holds its gate, and the way to the work. */
 export function Elsewhere({ station, now, onTake }: { station: StepStation; now: Step | null; onTake: () => void }) {
   const { progress, view, setKeys, say, log, go } = useBench();
   const mine = progress!.steps.filter((x) => x.step.station === station);
   const next = mine.find((x) => !x.done);
-  const toNow = now ? () => go(now.station) : undefined;
+  // Before the part is known, ordered and here, the work is there, whatever step of the plan comes next.
+  const to = now ? stationNow(view.state, progress) : null;
+  const ahead = now !== null && to !== null && to !== now.station;
+  const toNow = to ? () => go(to) : undefined;
   setKeys({
-    digits: (n) => say(`The step to do now is in ${now?.station ?? "no station"}: G then ${n} goes to a station`),
+    digits: (n) => say(`What is to do now is in ${to ?? "no station"}: G then ${n} goes to a station`),
     // What the plate says, by the keys it names: the pedal is a Space.
     space: toNow,
     enter: toNow,
@@ -35,13 +40,11 @@ export function Elsewhere({ station, now, onTake }: { station: StepStation; now:
           `${station[0]!.toUpperCase()}${station.slice(1)} is behind you`
         )}
       </h1>
-      {now && (
-        <StationLink to={now.station} className="plate" data-plate>
+      {now && to && (
+        <StationLink to={to} className="plate" data-plate>
           <span>
-            <b>Now: {now.title}</b>
-            <i>
-              In {now.station[0]!.toUpperCase() + now.station.slice(1)}. {powerOf(view).title}.
-            </i>
+            <b>{ahead ? `Now: ${capital(to)}` : `Now: ${now.title}`}</b>
+            <i>{ahead ? `Then: ${now.title}.` : `In ${capital(to)}. ${powerOf(view).title}.`}</i>
           </span>
           <kbd>Space</kbd>
         </StationLink>

@@ -12,6 +12,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
 import { useCatalogue } from "../job/useCatalogue";
+import { useOpenForLabel } from "./AimBox";
 import { EdidReader } from "./EdidReader";
 import { LabelField } from "./LabelField";
 import { CLASS_WORDS, LabelLines } from "./LabelLines";
@@ -28,7 +29,8 @@ const SOURCE_SENTENCE: Record<string, string> = {
 
 /** Which panel is fitted: by its label, its EDID or the machine's model; what each costs here and leaves open. */
 export function IdentifyStation() {
-  const { log, reference, view, setKeys, go } = useBench();
+  const { log, reference, view, setKeys } = useBench();
+  const openForLabel = useOpenForLabel();
   const catalogue = useCatalogue();
   const [text, setText] = useState("");
   const [picked, setPicked] = useState<string | null>(null);
@@ -188,7 +190,7 @@ export function IdentifyStation() {
           machine={machine ?? null}
           onFollow={(w, usual) => {
             if (w === "model" && usual) byModel(usual);
-            else if (w === "label") go("plan");
+            else if (w === "label") openForLabel();
             else document.querySelector<HTMLElement>("[data-edid]")?.focus();
           }}
         />

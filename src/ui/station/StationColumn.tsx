@@ -7,6 +7,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { loadMatchLayer } from "../lid/LidDrawing";
 import type { StationPath } from "../shell/JobStrip";
+import { AimBox } from "./AimBox";
 import { LiquidBox } from "./LiquidBox";
 import { RefusalBox } from "./RefusalBox";
 
@@ -51,6 +52,7 @@ export function StationColumn({ station }: { station: StationPath }) {
         <>
           <Breaches />
           {isWet(view.state) && <LiquidBox />}
+          {view.state.plan && <AimBox station={station} />}
           {station === "triage" ? (
             <Triage />
           ) : station === "identify" ? (

@@ -10,6 +10,7 @@ import { Plate } from "../controls/Plate";
 import { ConnectorDetail } from "../draw/ConnectorDetail";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { StationLink } from "../job/StationLink";
 import { InHand } from "./InHand";
 import { asksLamp, LampChoice } from "./LampChoice";
 import { PlacePhotos } from "./PlacePhotos";
@@ -40,6 +41,14 @@ const FORMS: Partial<Record<StepKind, ComponentType>> = {
   angle: AngleStep,
   handOver: HandOverStep,
   proveOpen: () => <ProvePass pass="open" />,
+  labelSeen: () => (
+    <StationLink to="identify" className="plate" data-plate>
+      <span>
+        <b>Read it in Identify</b>
+        <i>Over soft cloth, held, as far as its leads let it: nothing hangs on a lead.</i>
+      </span>
+    </StationLink>
+  ),
   batterySeen: () => <ProvePass pass="open" home />,
   proveClosed: () => <ProvePass pass="closed" />,
 };

@@ -6,6 +6,7 @@ import { eventGate, type JobEvent, makeEventId } from "@/core/job";
 import { nextAct, type Step } from "@/core/teardown";
 import { Sheet } from "../controls/Sheet";
 import { useBench } from "../job/context";
+import { CloseAgain } from "./AimBox";
 import { SolventUsed } from "./SolventBox";
 import { ScrewLeftOver } from "./steps";
 
@@ -141,9 +142,8 @@ export function Trouble({ step }: { step: Step }) {
           </ul>
         )}
         <h3 className="sec">The way back from here</h3>
-        {back.length === 0 ? (
-          <p>Nothing is open: close it and hand it back.</p>
-        ) : (
+        <CloseAgain onDone={() => setOpen(null)} />
+        {back.length === 0 ? null : (
           <ol className="list-decimal pl-6">
             {back.map((s) => (
               <li key={s.id}>{s.title}</li>

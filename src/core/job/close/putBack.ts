@@ -25,7 +25,10 @@ export function mayPutBack(v: JobView, b: BuildIndex, screw: string, type?: stri
   if (!screwsComeBack(b.build, g)) return no("screw", "What it held does not go back: it is left over.");
   for (const id of partsHeld(g)) {
     const held = b.part.get(id);
-    const home = id === b.subject.id ? seated(v.state) : v.state.parts[id] !== "out" || (held && !comesBack(held));
+    const home =
+      id === b.subject.id
+        ? seated(v.state) || v.state.subject === "in"
+        : v.state.parts[id] !== "out" || (held && !comesBack(held));
     if (!home) return no("part", `Put ${held?.name.toLowerCase() ?? id} back first.`);
   }
   const covered = g.under.filter((u) => v.state.parts[u] === "back");

@@ -23,7 +23,8 @@ export const closeRules = {
     may: (p, v) => {
       const part = v.b.part.get(p.part);
       if (!part) return notHere("part", p.part);
-      if (v.s.parts[part.id] !== "out") return no("part", `${part.name} is not out.`);
+      // What was only folded over folds back, when the machine is closed again from there.
+      if (v.s.parts[part.id] !== "out" && v.s.parts[part.id] !== "folded") return no("part", `${part.name} is not out.`);
       if (!comesBack(part)) return no("part", `${part.name} does not go back: ${FATE_WORDS[part.fate!]}.`);
       return part.id === v.b.subject.id ? no("part", "The panel is seated at Bond.") : mayCloseUp(v, part.id);
     },
@@ -47,7 +48,7 @@ export const closeRules = {
       const part = b.part.get(t.holds)!;
       if (part.id === b.subject.id) return no("tape", "The panel's tape is laid at Bond.");
       if (!comesBack(part)) return no("tape", `${part.name} does not go back: ${FATE_WORDS[part.fate!]}.`);
-      if (s.parts[part.id] !== "out") return no("tape", `${part.name} is not out.`);
+      if (s.parts[part.id] !== "out" && !s.tapesOut[t.id]) return no("tape", `${part.name} is not out, and its tape holds.`);
       if (s.bench.solvent) return no("solvent", "Solvent is not dry yet: tape does not hold on it.");
       return s.close.taped[t.id] ? no("tape", `${t.name} is on already.`) : null;
     },

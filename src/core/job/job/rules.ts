@@ -1,3 +1,4 @@
+import { comesBack, screwsComeBack } from "../../build";
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { placeOf } from "../clock";
@@ -10,8 +11,17 @@ import type { jobPayloads } from "./payloads";
 function leftOpen(v: JobView): Answer {
   const s = v.state;
   const b = buildOf(v);
-  const { out, loose } = screwsOpen(s);
-  const parts = Object.keys(s.parts).filter((p) => s.parts[p] !== "back");
+  const { loose, ...open } = screwsOpen(s);
+  // What broke by coming out has no way back, nor have the screws that held it.
+  const returns = (id: string) => {
+    const g = b?.groupOfScrew.get(id);
+    return !b || !g || screwsComeBack(b.build, g);
+  };
+  const out = open.out.filter(returns);
+  const parts = Object.keys(s.parts).filter((p) => {
+    const part = b?.part.get(p);
+    return s.parts[p] !== "back" && (!part || comesBack(part));
+  });
   const cables = Object.keys(s.connectors).filter((c) => s.connectors[c] === "off");
   const left = [
     out.length ? `${counted(out.length, "screw")} out` : "",

@@ -10,6 +10,8 @@ export const planPayloads = {
     checksHash: hash.optional(),
   }),
   "plan.rebuilt": z.strictObject({ buildHash: hash, why: text(200) }),
+  /** What the hands are after from here: the new one in, only the old one's label, or everything closed again with the old one in. */
+  "plan.aimed": z.strictObject({ aim: z.enum(["swap", "label", "close"]), why: z.string().trim().max(200) }),
   /** What feeds this machine's tests, where the supply its build names is not at hand. */
   "plan.supplyChosen": z.strictObject({ supply: z.enum(["mains", "mainsAndBattery", "battery"]) }),
   /** How a lamp-lit machine is tried: whole, or open by the trained person named. */

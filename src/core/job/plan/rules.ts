@@ -4,6 +4,7 @@ import { buildOf } from "../derived";
 import { powerOf } from "../power";
 import { mayPlanAnew } from "../replan";
 import type { RulesOf } from "../rule";
+import { mayAim } from "./aim";
 import type { planPayloads } from "./payloads";
 
 export const planRules = {
@@ -25,6 +26,14 @@ export const planRules = {
     may: (p, v) => (v.s.plan ? mayPlanAnew(v, p.buildHash) : no("plan", "There is no plan yet.")),
     apply: (s, p) => {
       if (s.plan) s.plan = { ...s.plan, buildHash: p.buildHash };
+    },
+  },
+  "plan.aimed": {
+    name: "what the hands are after",
+    on: "desk",
+    may: (p, v) => mayAim(v.s, buildOf(v), p.aim),
+    apply: (s, p) => {
+      if (s.plan) s.plan = { ...s.plan, aim: p.aim, why: p.why };
     },
   },
   "plan.supplyChosen": {

@@ -6,6 +6,8 @@ export const swapPayloads = {
   "swap.cableDisconnected": z.strictObject({ connector: key }),
   "swap.cableConnected": z.strictObject({ connector: key, home: z.literal(true) }),
   "swap.changeMade": z.strictObject({ field: key }),
+  /** The old one put back where it was, the machine to be closed without a new one. */
+  "swap.oldBack": z.strictObject({ part: key }),
   "swap.panelLifted": z.strictObject({ why: text(200) }),
   /** Something of the way back only, as the build writes it. */
   "swap.backActDone": z.strictObject({ act: key }),

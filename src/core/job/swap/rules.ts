@@ -94,6 +94,28 @@ export const swapRules = {
       voidPasses(s, "panel");
     },
   },
+  "swap.oldBack": {
+    name: "the old one put back",
+    on: "machine",
+    may: (_, v) => {
+      const { s, b } = v;
+      if (s.subject !== "out")
+        return no("part", s.subject === "in" ? "The old one is in." : "A new one is in: lift it out first.");
+      if (s.plan?.aim !== "close") return no("part", "Say first that the machine is closed again without a new one.");
+      const on = b.subjectConnectors.filter((c) => s.connectors[c.id] === "on");
+      if (on.length) return no("part", `The new one hangs on ${listed(on.map((c) => c.name.toLowerCase()))}: take it off first.`);
+      return isolatedFor(v, "part");
+    },
+    apply: (s, _, { b }) => {
+      s.subject = "in";
+      if (b) delete s.parts[b.subject.id];
+      // Nothing of it speaks for a new one: that begins anew.
+      s.transplanted = {};
+      s.looseTest = null;
+      s.changesMade = {};
+      s.bond = freshBond();
+    },
+  },
   "swap.transplanted": {
     name: "a part moved over",
     on: "machine",

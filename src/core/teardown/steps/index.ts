@@ -14,12 +14,14 @@ import { drain } from "./drain";
 import { dust } from "./dust";
 import { frontFilmOff } from "./frontFilmOff";
 import { handOver } from "./handOver";
+import { labelSeen } from "./labelSeen";
 import { lampGuard } from "./lampGuard";
 import { lampWait } from "./lampWait";
 import { linerPull } from "./linerPull";
 import { looseTest } from "./looseTest";
 import { mainsIn } from "./mainsIn";
 import { mainsOut } from "./mainsOut";
+import { oldBack } from "./oldBack";
 import { packOff } from "./packOff";
 import { packOn } from "./packOn";
 import { partBack } from "./partBack";
@@ -61,6 +63,8 @@ export const STEPS = {
   cableOff,
   tether,
   turnLid,
+  labelSeen,
+  oldBack,
   transplant,
   backAct,
   change,

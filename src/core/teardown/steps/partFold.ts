@@ -12,7 +12,7 @@ export const partFold = {
     const p = b.part.get(id)!;
     return { title: p.fold!.verb, view: p.view, ...motionText(p.fold!) };
   },
-  done: (v, id) => !!v.s.parts[id] || v.s.subject !== "in",
+  done: (v, id) => v.s.parts[id] === "folded" || v.s.parts[id] === "out" || v.s.subject !== "in",
   next: (_, part) => ({ type: "open.partFolded", payload: { part } }),
   events: { "open.partFolded": (p) => p.part },
   press: "Press when it lies folded",
