@@ -101,7 +101,7 @@ test.describe("with a port that is silent", () => {
   });
 });
 
-test("only a model, and no panel of it known: open first is followed to the plan", async ({ bench, page }) => {
+test("only a model, and no panel of it known: open first is followed, as far as its label", async ({ bench, page }) => {
   await newJob(bench, "Isbrand Pivot 14 Touch");
   await bench.choose(/^Starts on an external screen/, "no");
   const first = page.locator("[data-way]").first();
@@ -109,6 +109,7 @@ test("only a model, and no panel of it known: open first is followed to the plan
   await expect(first).toContainText("Costs least here");
   await expect(page.getByText("Chance that an order by model is wrong: 60 %")).toBeVisible();
   await page.getByRole("button", { name: "Open, read the label first: follow" }).click();
-  await page.waitForURL("**/plan");
-  await bench.ready("plan");
+  await page.waitForURL("**/open");
+  await bench.ready("open");
+  await expect(page.locator('[data-aim="label"]')).toContainText("Opened only to read the label of the front unit");
 });

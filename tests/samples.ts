@@ -82,6 +82,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "plan.made": { buildHash: hashes.build["ostrel-kestrel-14"]!, goal: "subjectOut", checksHash: hashes.checks },
   "plan.aimed": { aim: "label", why: "nobody knows which panel is in it" },
   "swap.oldBack": { part: "panel" },
+  "plan.tapeChosen": { widthMm: 4, pliesMm: [0.5], pocketMm: 3.1, panelMm: 2.6 },
   "plan.supplyChosen": { supply: "battery" },
   "plan.lampTestChosen": { test: "open", by: "Sela" },
   "bench.lampGuarded": { by: "Sela" },

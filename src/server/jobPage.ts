@@ -12,7 +12,7 @@ import { planKey } from "@/wire/plan";
 import { shopLogOf } from "./jobList";
 import { readReference } from "./reference";
 import { tradeOf } from "./sellers";
-import { ownOffers } from "./stock";
+import { ownOffers, rollsHere } from "./stock";
 import { readWeights } from "./weights";
 
 /** Panels nearest in size that a page carries beside those of the machine and those on offer. */
@@ -80,6 +80,7 @@ export async function readJobPage(jobId: string, station = "plan") {
       shopLog: await shopLogOf(ref.builds.find((b) => b.id === machine?.build)?.data.family ?? null),
       weights,
       tools: ref.tools?.data ?? null,
+      rolls: await rollsHere(),
       policy: ref.policy && { hash: ref.policy.hash, data: ref.policy.data },
       checks: ref.checks && { hash: ref.checks.hash, data: ref.checks.data },
       causes: ref.causes && { hash: ref.causes.hash, data: ref.causes.data },

@@ -122,3 +122,38 @@ export function openSheet(title: string, dated: Date): Sheet {
     },
   };
 }
+
+const PT = 72 / 25.4;
+/** Writes one text at a place of a page in mm; size in mm. */
+export type TextAt = (words: string, x: number, y: number, mm: number, weight?: 400 | 700) => void;
+
+/**
+ * Pages at true scale as PDF: one unit is one millimetre, and viewers are told not to fit them to the paper.
+ * @param scale correction for this printer, 1 for none
+ */
+export function trueScalePdf(
+  o: { widthMm: number; heightMm: number; title: string; dated: Date; scale: number; pages: number },
+  draw: (doc: PDFKit.PDFDocument, page: number, text: TextAt) => void,
+): Promise<Buffer> {
+  const size: [number, number] = [o.widthMm * PT, o.heightMm * PT];
+  const doc = new PDFDocument({
+    size,
+    margin: 0,
+    autoFirstPage: false,
+    info: { Title: o.title, Author: "Helvane", CreationDate: o.dated },
+  });
+  registerFaces(doc);
+  const root = (doc as unknown as { _root: { data: Record<string, unknown> } })._root;
+  root.data.ViewerPreferences = doc.ref({ PrintScaling: "None" });
+  const parts: Buffer[] = [];
+  doc.on("data", (b: Buffer) => parts.push(b));
+  const ended = new Promise<Buffer>((resolve) => doc.on("end", () => resolve(Buffer.concat(parts))));
+  const text: TextAt = (words, x, y, mm, weight = 400) => writeRuns(doc, words, x, y - mm * 0.78, mm, weight, 180);
+  for (let i = 0; i < o.pages; i++) {
+    doc.addPage({ size, margin: 0 });
+    doc.scale(PT * o.scale);
+    draw(doc, i, text);
+  }
+  doc.end();
+  return ended;
+}

@@ -1,4 +1,3 @@
-import PDFDocument from "pdfkit";
 import qrcode from "qrcode-generator";
 import { screwPaths } from "@/core/build";
 import { buildOf, changesOf, fold } from "@/core/job";
@@ -15,11 +14,9 @@ import {
 } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
-import { registerFaces, writeRuns } from "./pdf";
+import { trueScalePdf } from "./pdf";
 import { readReference } from "./reference";
 import { readWeights } from "./weights";
-
-const PT = 72 / 25.4;
 
 /** The screw sheet of a job's plan, or of its machine's build before there is one; null when there is neither. */
 export async function readScrewSheet(
@@ -60,39 +57,22 @@ export function qrModules(text: string): QrModules {
  */
 export function screwSheetPdf(sheet: ScrewSheet, dated: Date, scale = 1): Promise<Buffer> {
   const paper = PAPERS[sheet.paper];
-  const size: [number, number] = [paper.widthMm * PT, paper.heightMm * PT];
-  const doc = new PDFDocument({
-    size,
-    margin: 0,
-    autoFirstPage: false,
-    info: { Title: `Screws of ${sheet.title}`, Author: "Helvane", CreationDate: dated },
-  });
-  registerFaces(doc);
-  const root = (doc as unknown as { _root: { data: Record<string, unknown> } })._root;
-  const preferences = doc.ref({ PrintScaling: "None" });
-  root.data.ViewerPreferences = preferences;
-  const parts: Buffer[] = [];
-  doc.on("data", (b: Buffer) => parts.push(b));
-  const ended = new Promise<Buffer>((resolve) => doc.on("end", () => resolve(Buffer.concat(parts))));
-  const code = (words: string, left: number, top: number, side: number) => {
-    const qr = qrModules(words);
-    const m = side / qr.length;
-    for (const [y, row] of qr.entries()) for (const [x, on] of row.entries()) if (on) doc.rect(left + x * m, top + y * m, m, m);
-    doc.fill("#000");
-  };
-  const text = (words: string, x: number, y: number, mm: number, weight: 400 | 700 = 400) =>
-    writeRuns(doc, words, x, y - mm * 0.78, mm, weight, 180);
   const pages = sheet.pages.length ? sheet.pages : [[]];
-  for (const [i, cells] of pages.entries()) {
-    doc.addPage({ size, margin: 0 });
-    doc.scale(PT * scale);
-    text(`Screws of ${sheet.title}`, 10, 17, 5.2, 700);
+  const title = `Screws of ${sheet.title}`;
+  return trueScalePdf({ ...paper, title, dated, scale, pages: pages.length }, (doc, i, text) => {
+    const code = (words: string, left: number, top: number, side: number) => {
+      const qr = qrModules(words);
+      const m = side / qr.length;
+      for (const [y, row] of qr.entries()) for (const [x, on] of row.entries()) if (on) doc.rect(left + x * m, top + y * m, m, m);
+      doc.fill("#000");
+    };
+    text(title, 10, 17, 5.2, 700);
     text(`${sheet.count} screws, page ${i + 1} of ${pages.length}. Print at 100 %, no fitting to the page.`, 10, 22.5, 3.3);
     for (const r of barRects()) doc.rect(r.xMm, r.yMm, r.widthMm, r.heightMm);
     doc.fill("#000");
     text(`${BAR_MM} mm: hold a ruler to it`, 12 + BAR_MM, 30.4, 3.2);
     code(sheet.address, paper.widthMm - 30, 8, 20);
-    for (const c of cells) {
+    for (const c of pages[i]!) {
       doc.lineWidth(0.4).rect(c.xMm, c.yMm, c.widthMm, c.heightMm).stroke();
       text(String(c.count), c.xMm + 2, c.yMm + 5.6, 4.2, 700);
       text(c.title, c.xMm + 9, c.yMm + 5.4, 3.8, 700);
@@ -112,7 +92,5 @@ export function screwSheetPdf(sheet: ScrewSheet, dated: Date, scale = 1): Promis
         text(String(s.number), c.xMm + s.xMm + 3.1, c.yMm + s.yMm + 1.2, 2.6);
       }
     }
-  }
-  doc.end();
-  return ended;
+  });
 }

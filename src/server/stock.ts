@@ -6,6 +6,7 @@ import { BUY_RULES, type BuyItem, type BuyToday, buyToday } from "@/core/reorder
 import {
   itemName,
   readItem,
+  readTape,
   type ShelfItem,
   type StockEvent,
   type StockLot,
@@ -13,6 +14,7 @@ import {
   shelvesOf,
   toCount,
 } from "@/core/stock";
+import type { RollHere } from "@/core/tape";
 import { connection } from "@/data/connection";
 import { catalogueEntries, panelsById } from "@/data/panelStore";
 import { listReference } from "@/data/referenceStore";
@@ -257,4 +259,13 @@ export async function stockToday(cards: readonly JobCard[]): Promise<StockToday>
       .filter(([, o]) => o.lines.some((l) => !o.over[l.line] && l.came < l.count))
       .map(([order, o]) => ({ order, seller: o.seller, dueMs: msOf(o.clock) + (o.days?.p50 ?? o.dueDays) * DAY_MS })),
   };
+}
+
+/** Rolls and remnants of tape on the shelf, by lot. */
+export async function rollsHere(): Promise<RollHere[]> {
+  const { state } = await readStock();
+  return Object.values(state.lots).flatMap((l) => {
+    const tape = readTape(l.item);
+    return tape && l.left > 0 ? [{ lot: l.lot, ...tape, leftMm: l.left, place: l.place, expires: l.expires }] : [];
+  });
 }

@@ -5,6 +5,7 @@ import type { Panel } from "@/core/panel";
 import type { Procedure } from "@/core/procedure";
 import type { CheckTable, Policy } from "@/core/proof";
 import type { QuotePolicy, ShopLog } from "@/core/quote";
+import type { RollHere } from "@/core/tape";
 import type { PlanWeights, ToolStock } from "@/core/teardown";
 import type { TriageTable } from "@/core/triage";
 import type { KeptPlan } from "./plan";
@@ -22,6 +23,8 @@ export interface JobReference {
   /** What the shop weighs against each other when a way is planned. */
   weights: PlanWeights;
   tools: ToolStock | null;
+  /** Tape on the shelf. */
+  rolls: RollHere[];
   quote: { hash: string; data: QuotePolicy } | null;
   shopLog: ShopLog;
   machines: Machine[];

@@ -111,6 +111,8 @@ export interface JobState {
     /** How a lamp-lit machine is tried, and the trained person who tries it open. */
     lamp?: { test: LampTest; by: string };
   } | null;
+  /** Which tape strips of a width are cut from, by that width. */
+  tape: Record<string, Payload<"plan.tapeChosen">>;
   bench: BenchState;
   /** What heats now, since which act, and how many passes were made. */
   /** Room in °C and mass in kg, where somebody measured them: how soon the tape holds. */
@@ -262,6 +264,7 @@ export function emptyState(): JobState {
     bought: "panel",
     match: { chosen: null, asked: {}, order: null, arrived: null, arrival: {}, returns: [], looks: {} },
     plan: null,
+    tape: {},
     bench: { ...QUIET },
     bondTold: {},
     heat: { on: null, offClock: null, passes: 0, told: [], reads: [] },

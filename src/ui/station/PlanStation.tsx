@@ -16,6 +16,7 @@ import { LampChoice } from "./LampChoice";
 import { PlanProof } from "./PlanProof";
 import { RefusalBox } from "./RefusalBox";
 import { SheetLinks } from "./SheetLinks";
+import { TapePlan } from "./TapePlan";
 
 /** What must move, in which order, and how it goes back: computed from the machine's build. */
 export function PlanStation() {
@@ -146,6 +147,7 @@ export function PlanStation() {
         {all ? "Only titles" : "How, for every step"}
       </button>
       <PlanProof plan={plan} others={handle.goals} />
+      {s.plan && plan.in.some((x) => x.kind === "tapeLay") && <TapePlan />}
       <SheetLinks />
       <details>
         <summary className="btn quiet" style={{ display: "inline-flex" }}>

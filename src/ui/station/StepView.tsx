@@ -33,6 +33,9 @@ const Warming = dynamic(() => import("./Warming").then((m) => m.Warming), { ssr:
 /** What tells when the tape holds is fetched where tape was pressed. */
 const HoldTimes = dynamic(() => import("./HoldTimes").then((m) => m.HoldTimes), { ssr: false });
 
+/** What chooses the tape is fetched where tape is cut. */
+const TapePlan = dynamic(() => import("./TapePlan").then((m) => m.TapePlan), { ssr: false });
+
 const Hinges = dynamic(() => import("./Hinges").then((m) => m.Hinges), { ssr: false });
 
 /** Steps that ask a person for more than a press. */
@@ -128,6 +131,7 @@ export function StepView({ step }: { step: Step }) {
       {FED.has(step.kind) && <SupplyChoice />}
       {asksLamp(step.kind) && <LampChoice />}
       <TapeChoice step={step} />
+      {step.kind === "tapeLay" && <TapePlan />}
       {warmed && <Warming tape={warmed} />}
       {step.kind === "shutDown" && step.target === "" && build && <HingesBefore />}
       {HOLDS.has(step.kind) && s.bond.pressedClock && <HoldTimes />}

@@ -12,6 +12,13 @@ export const planPayloads = {
   "plan.rebuilt": z.strictObject({ buildHash: hash, why: text(200) }),
   /** What the hands are after from here: the new one in, only the old one's label, or everything closed again with the old one in. */
   "plan.aimed": z.strictObject({ aim: z.enum(["swap", "label", "close"]), why: z.string().trim().max(200) }),
+  /** Which tape of the shelf strips of one width are cut from: one ply, or two on each other, with the pair as it was measured. */
+  "plan.tapeChosen": z.strictObject({
+    widthMm: z.number().positive().max(60),
+    pliesMm: z.array(z.number().positive().max(3)).min(1).max(2),
+    pocketMm: z.number().positive().max(20).optional(),
+    panelMm: z.number().positive().max(20).optional(),
+  }),
   /** What feeds this machine's tests, where the supply its build names is not at hand. */
   "plan.supplyChosen": z.strictObject({ supply: z.enum(["mains", "mainsAndBattery", "battery"]) }),
   /** How a lamp-lit machine is tried: whole, or open by the trained person named. */

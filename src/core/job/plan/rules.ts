@@ -1,4 +1,5 @@
 import { lampLit } from "../../build";
+import { cutList } from "../../tape";
 import { no } from "../answer";
 import { buildOf } from "../derived";
 import { powerOf } from "../power";
@@ -34,6 +35,23 @@ export const planRules = {
     may: (p, v) => mayAim(v.s, buildOf(v), p.aim),
     apply: (s, p) => {
       if (s.plan) s.plan = { ...s.plan, aim: p.aim, why: p.why };
+    },
+  },
+  "plan.tapeChosen": {
+    name: "which tape it is stuck with",
+    on: "desk",
+    may: (p, v) => {
+      const b = buildOf(v);
+      if (!v.s.plan || !b) return no("plan", "There is no plan yet.");
+      const pieces = cutList(b.build).filter((x) => x.widthMm === p.widthMm);
+      if (pieces.length === 0 || b.build.subject.bringsTape) return no("tape", `No strip ${p.widthMm} mm wide is cut here.`);
+      const laid = pieces.filter((x) => v.s.bond.laid[x.id]);
+      return laid.length
+        ? no("tape", "A strip of it is laid already: take that off first, all of it is of one thickness.")
+        : null;
+    },
+    apply: (s, p) => {
+      s.tape[String(p.widthMm)] = p;
     },
   },
   "plan.supplyChosen": {

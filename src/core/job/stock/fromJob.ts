@@ -19,7 +19,9 @@ export interface StockNeed {
 }
 
 type Told = StockEvent extends infer E ? (E extends unknown ? Omit<E, "id" | "clock" | "device"> : never) : never;
-const tapeOf = (c: CutPiece): string => tapeItem(c.widthMm, c.thicknessMm);
+/** The tapes a piece is of: what was chosen for its width, ply by ply, else what its build says. */
+const tapesOf = (c: CutPiece, chosen: Readonly<Record<string, { pliesMm: readonly number[] }>>): string[] =>
+  (chosen[String(c.widthMm)]?.pliesMm ?? [c.thicknessMm]).map((mm) => tapeItem(c.widthMm, mm));
 const mmOf = (c: CutPiece): number => tapeFor([c])[c.widthMm] ?? 0;
 
 /** What one job did with panels, tape and screws: told act by act. */
@@ -40,6 +42,8 @@ class Teller {
   private lot: string | null = null;
   private lots = 0;
   private seated = false;
+  /** Which tape was chosen, by width. */
+  private readonly tape: Record<string, { pliesMm: readonly number[] }> = {};
   private held = false;
 
   constructor(private readonly snapshots: Snapshots) {}
@@ -140,15 +144,22 @@ class Teller {
         this.lot = null;
         this.good.clear();
         break;
+      case "plan.tapeChosen":
+        this.tape[String(e.payload.widthMm)] = e.payload;
+        break;
       case "bond.tapeLaid": {
         const c = this.build && cutList(this.build).find((x) => x.id === e.payload.piece);
-        if (c) this.say(e, { type: "stock.used", item: tapeOf(c), count: mmOf(c), job: this.number });
+        if (c)
+          this.say(
+            e,
+            ...tapesOf(c, this.tape).map((item) => ({ type: "stock.used" as const, item, count: mmOf(c), job: this.number })),
+          );
         break;
       }
       case "close.partTaped": {
         const t = e.payload.with === "new" ? this.build?.tapes.find((x) => x.id === e.payload.tape) : undefined;
         for (const c of t ? piecesOf(t) : [])
-          this.say(e, { type: "stock.used", item: tapeOf(c), count: mmOf(c), job: this.number });
+          this.say(e, { type: "stock.used", item: tapesOf(c, {})[0]!, count: mmOf(c), job: this.number });
         break;
       }
       case "bond.panelSeated":
@@ -247,7 +258,8 @@ export function stockNeeds(s: JobState, build: Build | null): StockNeed[] {
   if (s.match.chosen && !s.match.order && !panelIsHere(s)) needs.push({ item: itemName("panel", s.match.chosen.code), count: 1 });
   if (!build || build.subject.bringsTape || s.subject === "fixed" || s.bond.pressed) return needs;
   const by = new Map<string, number>();
-  for (const c of cutList(build)) if (!s.bond.laid[c.id]) by.set(tapeOf(c), (by.get(tapeOf(c)) ?? 0) + mmOf(c));
+  for (const c of cutList(build))
+    if (!s.bond.laid[c.id]) for (const item of tapesOf(c, s.tape)) by.set(item, (by.get(item) ?? 0) + mmOf(c));
   for (const [item, count] of by) needs.push({ item, count });
   return needs;
 }
