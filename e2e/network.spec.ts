@@ -103,5 +103,5 @@ test("patterns come as one self-contained file", async ({ server, page }) => {
   await page.setContent(html);
   await expect(page.locator("canvas")).toBeVisible();
   await page.keyboard.press("ArrowRight");
-  await expect(page.locator("p")).toContainText("Black");
+  await expect(page.locator("body > p")).toContainText("Black");
 });

@@ -2,8 +2,12 @@ import { patternFile } from "@/server/patternFile";
 
 export const dynamic = "force-dynamic";
 
-export function GET(): Response {
-  return new Response(patternFile(), {
+/** The file for a stick; `w` and `h`, in mm, are the glass its touch test is drawn on. */
+export function GET(req: Request): Response {
+  const q = new URL(req.url).searchParams;
+  const [w, h] = [Number(q.get("w")), Number(q.get("h"))];
+  const can = (n: number) => n >= 50 && n <= 600;
+  return new Response(patternFile(can(w) && can(h) ? { widthMm: w, heightMm: h } : undefined), {
     headers: {
       "content-type": "text/html; charset=utf-8",
       "content-disposition": 'attachment; filename="helvane-patterns.html"',

@@ -6,6 +6,22 @@ import { ghostWatch, stripesIn, type TouchSample, touchCode, touchCoverage } fro
 const [USUAL_W, USUAL_H] = [309, 174];
 const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
 
+interface Kept {
+  stage: "draw" | "watch" | "done";
+  /** Cells touched, row by row. */
+  cells: number[];
+  taps: number[];
+  watchedS: number;
+}
+function readKept(key: string): Kept | null {
+  try {
+    const k = JSON.parse(sessionStorage.getItem(key) ?? "null") as Kept | null;
+    return k && Array.isArray(k.cells) && Array.isArray(k.taps) && Number.isFinite(k.watchedS) ? k : null;
+  } catch {
+    return null;
+  }
+}
+
 /** Draw over the glass, then hands off; a short code says what was found. Joins that are no strokes are gaps, never lines. */
 export function TouchScreen({ widthMm, heightMm }: { widthMm: number | null; heightMm: number | null }) {
   const [w, h] = [widthMm ?? USUAL_W, heightMm ?? USUAL_H];
@@ -15,6 +31,23 @@ export function TouchScreen({ widthMm, heightMm }: { widthMm: number | null; hei
   const [drawn, setDrawn] = useState(0);
   const [taps, setTaps] = useState<number[]>([]);
   const [watchedS, setWatched] = useState(0);
+  const key = `helvane-touch-${w}x${h}`;
+  // What was drawn and watched lasts over a reload of this tab; while the page was away nothing was watched.
+  useEffect(() => {
+    const was = readKept(key);
+    if (!was) return;
+    const cells = touchCoverage({ widthMm: w, heightMm: h, samples: [] });
+    samples.current = was.cells.map((k, i) => ({
+      xMm: (((k % cells.nx) + 0.5) / cells.nx) * w,
+      yMm: ((Math.floor(k / cells.nx) + 0.5) / cells.ny) * h,
+      tS: -1e6 + i,
+      id: -1 - i,
+    }));
+    setDrawn(samples.current.length);
+    setTaps(was.taps);
+    setWatched(was.watchedS);
+    setStage(was.stage);
+  }, [key, w, h]);
   const cover = touchCoverage({ widthMm: w, heightMm: h, samples: samples.current.slice(0, drawn) });
   // The clock of the watch stands still while the page is hidden: nothing is seen then.
   useEffect(() => {
@@ -72,6 +105,20 @@ export function TouchScreen({ widthMm, heightMm }: { widthMm: number | null; hei
     watchedS: Math.floor(watchedS),
     ghosts: watch.events,
   });
+  useEffect(() => {
+    if (drawn === 0 && stage === "draw") return;
+    const gone = new Set(cover.missed.map(([i, j]) => j * cover.nx + i));
+    const cells = Array.from({ length: cover.nx * cover.ny }, (_, k) => k).filter((k) => !gone.has(k));
+    sessionStorage.setItem(key, JSON.stringify({ stage, cells, taps, watchedS } satisfies Kept));
+  });
+  const anew = () => {
+    sessionStorage.removeItem(key);
+    samples.current = [];
+    setDrawn(0);
+    setTaps([]);
+    setWatched(0);
+    setStage("draw");
+  };
   const missed = new Set(cover.missed.map(([i, j]) => j * cover.nx + i));
   return (
     <main
@@ -155,6 +202,11 @@ export function TouchScreen({ widthMm, heightMm }: { widthMm: number | null; hei
               style={{ background: "#F4F6F0", color: "#101814" }}
             >
               Done: show the code
+            </button>
+          )}
+          {(drawn > 0 || stage !== "draw") && (
+            <button type="button" className="btn" onClick={anew} style={{ background: "#F4F6F0", color: "#101814" }}>
+              Begin anew
             </button>
           )}
           {stage === "done" && (

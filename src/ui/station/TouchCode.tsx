@@ -45,8 +45,12 @@ export function TouchCode({ onDone }: { onDone: (result: "pass" | "fail" | "uncl
         <a className="link mono" href={href} target="_blank" rel="noreferrer">
           {href}
         </a>
-        : draw over the whole glass, then hands off. Thirty minutes without a tap say fewer than 6 an hour; inside the dwell they
-        cost nothing.
+        , or from a stick{" "}
+        <a className="link" href={href.replace("/pattern/touch", "/pattern.html")}>
+          the pattern file
+        </a>{" "}
+        (T starts it): draw over the whole glass, then hands off. Thirty minutes without a tap say fewer than 6 an hour; inside
+        the dwell they cost nothing.
       </p>
       <label className="field">
         <span>Code from the machine</span>
