@@ -21,6 +21,11 @@ if (only === "machines") {
   const args = ["node_modules/vitest/vitest.mjs", "run", "src/core/teardown/machines.test.ts", "--testTimeout=1800000"];
   process.exit(spawnSync(process.execPath, args, { env, stdio: "inherit" }).status ?? 1);
 }
+if (only === "scenes") {
+  const env = { ...process.env, HELVANE_SCENES: process.argv[3] ?? "300" };
+  const args = ["node_modules/vitest/vitest.mjs", "run", "src/core/proof/evenness/verdict.test.ts", "-t", "drawn panels"];
+  process.exit(spawnSync(process.execPath, args, { env, stdio: "inherit" }).status ?? 1);
+}
 if (only === "screens") {
   const env = { ...process.env, HELVANE_ALL_WIDTHS: "1" };
   const args = [

@@ -29,9 +29,35 @@ test("evenness from photos: the same aim twice is refused, then two aims are mea
     sources: [{ x: 40, depth: 0.25 }],
   };
   const photo = (s: Shot) => ({ name: `p${s.seed}.png`, mimeType: "image/png", buffer: png(photoOf(panel, s)) });
-  const files = box.locator('input[type="file"]');
+  // The two of the lit screen; those of the black one lie folded behind them.
+  const files = box.locator('input[type="file"]:visible');
   const left = photo({ ...still, aim: [62, 48], seed: 1 });
   await files.nth(0).setInputFiles(left);
+  // Its corners are found; one is moved by key and by hand under the loupe, and put back where it was.
+  const corner = box.getByRole("button", { name: /^Corner top left/ });
+  const at = async () => (await corner.getAttribute("aria-label"))!.match(/\d+/g)!.slice(0, 2).map(Number);
+  await expect(corner).toBeVisible({ timeout: 30_000 });
+  const found = await at();
+  await corner.focus();
+  await expect(box.locator("[data-loupe]")).toBeVisible();
+  for (const k of ["ArrowRight", "ArrowRight", "ArrowDown"]) await page.keyboard.press(k);
+  expect(await at()).toEqual([found[0]! + 2, found[1]! + 1]);
+  const b = (await corner.boundingBox())!;
+  await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(b.x + b.width / 2 + 30, b.y + b.height / 2 + 12, { steps: 3 });
+  await page.mouse.up();
+  expect((await at())[0]).toBeGreaterThan(found[0]! + 40);
+  await corner.focus();
+  const off = [(await at())[0]! - found[0]!, (await at())[1]! - found[1]!] as const;
+  for (const [n, plus, minus] of [
+    [off[0], "ArrowRight", "ArrowLeft"],
+    [off[1], "ArrowDown", "ArrowUp"],
+  ] as const) {
+    for (let i = 0; i < Math.floor(Math.abs(n) / 10); i++) await page.keyboard.press(`Shift+${n > 0 ? minus : plus}`);
+    for (let i = 0; i < Math.abs(n) % 10; i++) await page.keyboard.press(n > 0 ? minus : plus);
+  }
+  expect(await at()).toEqual(found);
   await files.nth(1).setInputFiles({ ...left, name: "again.png" });
   await box.getByRole("button", { name: "Measure" }).click();
   await expect(box.getByRole("alert")).toContainText(/Aim further apart/, { timeout: 60_000 });

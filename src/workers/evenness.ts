@@ -1,4 +1,4 @@
-import { type EvennessAsk, type EvennessSaid, measureEvenness, type Photo } from "@/core/proof";
+import { type EvennessAsk, type EvennessSaid, measureEvenness, type Photo, suggestCorners } from "@/core/proof";
 
 const say = (m: EvennessSaid) => self.postMessage(m);
 
@@ -15,19 +15,33 @@ async function decoded(file: Blob): Promise<Photo> {
 }
 
 // Photos are decoded one after the other: never two files and two pictures at once beside what is measured.
-self.onmessage = async (e: MessageEvent<EvennessAsk>) => {
-  const { files, panel } = e.data;
+self.onmessage = async ({ data }: MessageEvent<EvennessAsk>) => {
   try {
+    if (data.kind === "suggest") {
+      const p = await decoded(data.file);
+      const c = suggestCorners(p);
+      return say({
+        kind: "suggested",
+        widthPx: p.width,
+        heightPx: p.height,
+        corners: c?.corners ?? null,
+        confidence: c?.confidence ?? 0,
+      });
+    }
     const photos: Photo[] = [];
-    for (const [i, f] of files.entries()) {
-      say({ kind: "progress", words: `Reading photo ${i + 1} of ${files.length}` });
-      photos.push(await decoded(f));
+    for (const [i, f] of data.shots.entries()) {
+      say({ kind: "progress", words: `Reading photo ${i + 1} of ${data.shots.length}` });
+      photos.push({
+        ...(await decoded(f.lit)),
+        ...(f.corners ? { corners: f.corners } : {}),
+        ...(f.black ? { black: await decoded(f.black) } : {}),
+      });
     }
     say({ kind: "progress", words: "Measuring" });
     // The viewing angle of this panel is not known: told with none, the usual and the steepest fall-off.
-    const said = measureEvenness(photos, panel, { falloff: 2, straighten: true });
+    const said = measureEvenness(photos, data.panel, { falloff: 2, straighten: true });
     say({ kind: "measured", said });
   } catch (x) {
-    say({ kind: "wrong", words: `A photo cannot be read: ${(x as Error).message}` });
+    say({ kind: "wrong", words: x instanceof RangeError ? x.message : `A photo cannot be read: ${(x as Error).message}` });
   }
 };

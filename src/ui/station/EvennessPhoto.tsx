@@ -5,6 +5,7 @@ import { candidateOf } from "@/core/job";
 import { type Evenness, type EvennessVerdict, judgeEvenness } from "@/core/proof";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { CornerPhoto } from "./CornerPhoto";
 import { EvennessDrawing } from "./EvennessDrawing";
 
 const WORDS: Readonly<Record<EvennessVerdict["verdict"], string>> = {
@@ -13,11 +14,19 @@ const WORDS: Readonly<Record<EvennessVerdict["verdict"], string>> = {
   unsure: "Unsure: the figures do not settle it",
 };
 type Good = Extract<Evenness, { ok: true }>;
+interface Shot {
+  lit: File | null;
+  black: File | null;
+  corners: [number, number][] | null;
+  /** A person put the corners: they are taken as they are. */
+  byHand: boolean;
+}
+const NONE: Shot = { lit: null, black: null, corners: null, byHand: false };
 
 /** Two photos of the lit panel: how even its light is, with what the camera cannot tell. */
 export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "unclear", note: string) => void }) {
   const { view, build } = useBench();
-  const [files, setFiles] = useState<(File | null)[]>([null, null]);
+  const [shots, setShots] = useState<Shot[]>([NONE, NONE]);
   const [busy, setBusy] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [said, setSaid] = useState<Good | null>(null);
@@ -25,15 +34,20 @@ export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "
   useEffect(() => () => stop.current(), []);
   const active = candidateOf(view)?.active.value ?? build?.data.lid.opening ?? null;
   if (!active) return null;
-  const chosen = files.filter((f) => f !== null);
+  const change = (i: number, to: Partial<Shot>) => setShots((all) => all.map((x, k) => (k === i ? { ...x, ...to } : x)));
+  const take = (i: number, lit: File | null) => change(i, { lit, corners: null, byHand: false });
+  const chosen = shots.filter((x) => x.lit !== null);
   const measure = () => {
     setWrong(null);
     setSaid(null);
     setBusy("Beginning");
-    stop.current = askEvenness({ files: chosen, panel: { widthMm: active.widthMm, heightMm: active.heightMm } }, (a) => {
+    const asked = chosen.map((x) => ({ lit: x.lit!, black: x.black, corners: x.byHand ? x.corners : null }));
+    const panel = { widthMm: active.widthMm, heightMm: active.heightMm };
+    stop.current = askEvenness({ kind: "measure", shots: asked, panel }, (a) => {
       if (a.kind === "progress") return setBusy(a.words);
       setBusy(null);
       if (a.kind === "wrong") return setWrong(a.words);
+      if (a.kind !== "measured") return;
       if (a.said.ok) setSaid(a.said);
       else setWrong(a.said.words);
     });
@@ -50,32 +64,53 @@ export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "
         White or grey pattern, full brightness, the room dim. The phone two to two and a half widths away, exposure locked and
         lowered, no flash. <b>Pivot, do not move:</b> the screen left and high in the first photo, right and low in the second.
       </p>
-      <div className="grid grid-cols-2 gap-2">
+      <div className={`grid gap-2 ${chosen.length ? "" : "grid-cols-2"}`}>
         {(["left and high", "right and low"] as const).map((where, i) => (
-          <label
-            key={where}
-            className="field"
-            onDragOver={(e) => e.preventDefault()}
-            onDrop={(e) => {
-              e.preventDefault();
-              const f = e.dataTransfer.files[0];
-              if (f) setFiles(files.map((x, k) => (k === i ? f : x)));
-            }}
-          >
-            <span>
-              Photo {i + 1}: screen {where}
-            </span>
-            <input
-              type="file"
-              accept="image/*"
-              onChange={(e) => {
-                const f = e.target.files?.[0] ?? null;
-                setFiles(files.map((x, k) => (k === i ? f : x)));
+          <div key={where} className="flex flex-col gap-2">
+            <label
+              className="field"
+              onDragOver={(e) => e.preventDefault()}
+              onDrop={(e) => {
+                e.preventDefault();
+                const f = e.dataTransfer.files[0];
+                if (f) take(i, f);
               }}
-            />
-          </label>
+            >
+              <span>
+                Photo {i + 1}: screen {where}
+              </span>
+              <input type="file" accept="image/*" onChange={(e) => take(i, e.target.files?.[0] ?? null)} />
+            </label>
+            {shots[i]?.lit && (
+              <CornerPhoto
+                file={shots[i].lit}
+                name={`Photo ${i + 1}`}
+                corners={shots[i].corners}
+                onCorners={(corners, by) => change(i, { corners, byHand: by === "hand" })}
+              />
+            )}
+          </div>
         ))}
       </div>
+      <details>
+        <summary className="btn quiet" style={{ display: "inline-flex" }}>
+          The room is not dark: the same two photos with the pattern black
+        </summary>
+        <div className="grid grid-cols-2 gap-2 pt-2">
+          {shots.map((_, i) => (
+            <label key={i} className="field">
+              <span>Photo {i + 1}, pattern black</span>
+              <input
+                type="file"
+                accept="image/*"
+                disabled={!shots[i]?.lit}
+                onChange={(e) => change(i, { black: e.target.files?.[0] ?? null })}
+              />
+            </label>
+          ))}
+        </div>
+        <p className="q">Same aim, same exposure: room light and what is mirrored in the glass are taken off.</p>
+      </details>
       <div className="flex items-center gap-3">
         <button type="button" className="btn" disabled={chosen.length === 0 || busy !== null} onClick={measure}>
           Measure

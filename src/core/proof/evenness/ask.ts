@@ -1,11 +1,18 @@
 import type { Evenness } from "./measure";
 
-/** What the worker is asked: photos as files, and the lit area in mm. */
-export interface EvennessAsk {
-  files: Blob[];
-  panel: { widthMm: number; heightMm: number };
+/** One look at the lit panel: its photo, the same with the pattern black where there is one, its corners where a person put them. */
+export interface EvennessShot {
+  lit: Blob;
+  black?: Blob | null;
+  /** TL, TR, BR, BL of the lit area, px of the photo as it is looked at; none = found by itself. */
+  corners?: [number, number][] | null;
 }
+/** What the worker is asked: where the corners of one photo are, or how even the light is on all. */
+export type EvennessAsk =
+  | { kind: "suggest"; file: Blob }
+  | { kind: "measure"; shots: EvennessShot[]; panel: { widthMm: number; heightMm: number } };
 export type EvennessSaid =
   | { kind: "progress"; words: string }
+  | { kind: "suggested"; widthPx: number; heightPx: number; corners: [number, number][] | null; confidence: number }
   | { kind: "measured"; said: Evenness }
   | { kind: "wrong"; words: string };

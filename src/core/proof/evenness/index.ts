@@ -1,4 +1,4 @@
-export type { EvennessAsk, EvennessSaid } from "./ask";
+export type { EvennessAsk, EvennessSaid, EvennessShot } from "./ask";
 export { suggestCorners } from "./corners";
 export type { EdgeDips, EdgeName } from "./dips";
 export { EVENNESS_LIMITS, type EvennessVerdict, type EvenVerdict, judgeEvenness, judgeRatio, SHIFT_LIMITS } from "./judge";

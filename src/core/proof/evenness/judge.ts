@@ -47,6 +47,10 @@ export function judgeEvenness(e: Extract<Evenness, { ok: true }>): EvennessVerdi
   const worst = Math.max(0, ...e.marks.map((m) => m.jnd));
   const bad = rows.some((r) => r.verdict === "bad") || e.dead.length > 0 || e.edges.length > 0 || worst >= 3;
   const sure =
-    rows.every((r) => r.verdict === "good") && worst < 2 && e.rows[9].colourShift <= SHIFT_LIMITS.bad && e.vignettingRemoved;
+    !e.sharpened &&
+    rows.every((r) => r.verdict === "good") &&
+    worst < 2 &&
+    e.rows[9].colourShift <= SHIFT_LIMITS.bad &&
+    e.vignettingRemoved;
   return { verdict: bad ? "bad" : sure ? "good" : "unsure", rows, found };
 }

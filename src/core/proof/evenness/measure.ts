@@ -1,6 +1,7 @@
 import { findCorners } from "./corners";
 import { atDip, type EdgeDips, findDips } from "./dips";
 import { blurred, parts } from "./grid";
+import { rimSeam } from "./halo";
 import { chroma, LINEAR } from "./light";
 import { straightening } from "./line";
 import { contrastIn, findMarks, type Mark } from "./marks";
@@ -35,6 +36,8 @@ export type Evenness =
       marks: Mark[];
       edges: EdgeDips[];
       dead: { xMm: number; yMm: number; areaMm2: number }[];
+      /** The phone has sharpened its pictures: what lies near the rim cannot be told. */
+      sharpened: boolean;
       warnings: string[];
       /** Light per cell over the centre's, smoothed, for contours; row by row. */
       map: { nx: number; ny: number; cellMm: number; light: Float32Array };
@@ -69,6 +72,12 @@ const STANDS = 0.3;
 const SHOWN_MM = 2.5;
 /** Darker than this share of the centre over at least so much: dead, mm². */
 const [DEAD, DEAD_MM2] = [0.25, 1];
+
+/** A seam along every edge from which a picture was sharpened, and how far in that is seen, mm (E: 8 % and more when it was, under 0 else). */
+const SEAM = 0.02;
+const RIM_MM = 25;
+/** Two aims show a dip at one place within this, mm. */
+const SAME_DIP_MM = 6;
 
 const no = (problem: EvennessProblem): Evenness => ({ ok: false, problem, words: PROBLEMS[problem] });
 
@@ -127,14 +136,19 @@ export function measureEvenness(
   }) as [Float32Array, Float32Array, Float32Array];
   const light = luminance(rgb);
   const centre = meanOver(light, spotAt(nx, ny, cellMm, 0.5, 0.5));
-  const edges = findDips(light, nx, ny, cellMm);
   const single = each.map(luminance);
+  // What only one aim shows is noise or the camera's own; what both show is the panel's.
+  const both = maps.length > 1 ? single.map((l) => findDips(l, nx, ny, cellMm)) : [];
+  const edges = findDips(light, nx, ny, cellMm).flatMap((x) => inAll(x, both));
+  const seam = rimSeam(light, nx, ny, cellMm);
+  const sharpened = seam > SEAM;
   const rows = Object.fromEntries(
     SCHEMES.map((n) => [n, rowOf(n, { nx, ny, cellMm, rgb, light, centre, fall, tilt, single, lens: !!lens })]),
   ) as Record<Scheme, EvennessRow>;
   const marks = findMarks(light, nx, ny, cellMm).filter(
     (m) =>
       !atDip(m, edges, nx * cellMm, ny * cellMm) &&
+      (!sharpened || rimOf(m, nx * cellMm, ny * cellMm) > RIM_MM) &&
       (maps.length < 2 || maps.every((q) => contrastIn(q.rgb[1], nx, ny, cellMm, m) / m.contrast > STANDS)),
   );
   return {
@@ -145,9 +159,28 @@ export function measureEvenness(
     marks,
     edges,
     dead: deadZones(light, centre, nx, ny, cellMm),
-    warnings: warningsOf(maps, camera, o),
+    sharpened,
+    warnings: [
+      ...warningsOf(maps, camera, o),
+      ...(sharpened
+        ? [
+            `The phone sharpens its pictures: a bright seam of ${(seam * 100).toFixed(0)} % along every edge. Marks within ${RIM_MM} mm of the rim cannot be told: take both again without its enhancements, or with another camera program.`,
+          ]
+        : []),
+    ],
     map: { nx, ny, cellMm, light: blurred(centre > 0 ? light.map((v) => v / centre) : light, nx, ny, SHOWN_MM / cellMm) },
   };
+}
+
+const rimOf = (m: { xMm: number; yMm: number }, w: number, h: number): number => Math.min(m.xMm, w - m.xMm, m.yMm, h - m.yMm);
+
+/** An edge with the dips every aim shows; none where no dip is left. */
+function inAll(x: EdgeDips, each: readonly (readonly EdgeDips[])[]): EdgeDips[] {
+  const dips = x.dips.filter((d) =>
+    each.every((one) => one.some((y) => y.edge === x.edge && y.dips.some((q) => Math.abs(q.atMm - d.atMm) <= SAME_DIP_MM))),
+  );
+  if (dips.length === 0) return [];
+  return [{ ...x, dips, periodMm: dips.length === x.dips.length ? x.periodMm : null }];
 }
 
 const luminance = (m: readonly Float32Array[]): Float32Array => {
