@@ -15,6 +15,8 @@ export const Find = z.strictObject({
   words: words(60),
   /** Type of a hidden screw, one of the build's; null = another, to be measured. */
   screwType: key.nullable().default(null),
+  /** Parts that lie over it: away before it is reached, on again only once it is home. */
+  under: z.array(key).max(6).optional(),
   connector: z.enum(CONNECTOR_KINDS).default("friction"),
 });
 export type Find = z.infer<typeof Find>;

@@ -1,4 +1,6 @@
+import type { BuildIndex } from "./find";
 import type { Find } from "./findSchema";
+import { partsHeld } from "./order";
 import type { Build } from "./schema";
 import type { Motion } from "./schemaActs";
 
@@ -12,6 +14,31 @@ const TO_HERE = "found on this job";
 const cache = new WeakMap<Build, Map<string, Build>>();
 /** The id of what a find adds to a build. @example findId(find) // "found-000000000042" */
 export const findId = (f: KeptFind): string => `found-${f.eventId.replace(/[^0-9a-f]/g, "").slice(-12)}`;
+
+/** What lies over a find, as far as this build has it. */
+const over = (f: Find, b: Build): string[] => (f.under ?? []).filter((u) => b.parts.some((p) => p.id === u));
+
+/**
+ * A part that cannot lie over a find, because it comes away only after what the find holds: told by its name; null when all can.
+ * @example cannotLieOver(b, { holds: "bezel", under: ["bezel"] }) // "Bezel"
+ */
+export function cannotLieOver(b: BuildIndex, f: Pick<Find, "holds" | "under">): string | null {
+  /** Whether a part waits for the held one, at one remove or more. */
+  const waits = (id: string, seen = new Set<string>()): boolean => {
+    if (id === f.holds) return true;
+    if (seen.has(id)) return false;
+    seen.add(id);
+    const p = b.part.get(id);
+    const before = [
+      ...(p?.blockedBy ?? []),
+      ...b.build.screwGroups.filter((g) => partsHeld(g).includes(id)).flatMap((g) => g.under),
+      ...b.build.connectors.filter((c) => c.joins[0] === id).flatMap((c) => c.under),
+    ];
+    return before.some((x) => waits(x, seen));
+  };
+  const bad = (f.under ?? []).find((u) => waits(u));
+  return bad === undefined ? null : (b.part.get(bad)?.name ?? bad);
+}
 
 /** A screw nobody has measured: its length is unknown, so it is told apart from all others by its place. */
 const UNMEASURED = "found-screw";
@@ -58,7 +85,7 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
         name: "Hidden screw",
         holds: f.holds,
         view: f.view,
-        under: [],
+        under: over(f, b),
         loosenOnly: false,
         minutesEach: 0.5,
         keepInHoles: false,
@@ -74,7 +101,7 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
         xMm: f.xMm,
         yMm: f.yMm,
         joins: [f.holds, TO_HERE],
-        under: [],
+        under: over(f, b),
         tapedOver: false,
         powerPoint: false,
         aheadOfIsolation: false,
@@ -95,7 +122,7 @@ export function applyFinds(build: Build, finds: readonly KeptFind[]): Build {
         role: "other",
         shape: { xMm: f.xMm, yMm: f.yMm, widthMm: 12, heightMm: 8 },
         out,
-        blockedBy: [],
+        blockedBy: over(f, b),
         either: [],
         backNeedsIsolation: false,
       });

@@ -24,7 +24,7 @@ export { keepUntil, removeThing } from "./editAway";
 export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks } from "./families";
 export { type BuildIndex, hasFilms, indexBuild, subjectPart } from "./find";
 export { Find } from "./findSchema";
-export { adoptFind, applyFinds, findId, type KeptFind } from "./finds";
+export { adoptFind, applyFinds, cannotLieOver, findId, type KeptFind } from "./finds";
 export { bareNow, type HeatCeiling, heatCeilings } from "./heatNeed";
 export {
   CONNECTOR_KINDS,

@@ -31,6 +31,25 @@ describe("something found on the way", () => {
     const id = findId({ ...find(), eventId: b.state.finds[0]!.eventId } as never);
     expect(b.state.screws[`${id}-1`]).toBe("back");
   });
+  it("says what it lies under: that goes on only once the find is home, and cannot be what waits for it", () => {
+    const b = plannedJob("C").until("partOut:panel");
+    expect(b.state.parts.bezel).toBe("out");
+    const under = { holds: "panel", view: "lid", words: "Beside the left hinge" };
+    expect(b.why("open.found", find({ holds: "bezel", view: "lid", under: ["panel"] }))).toMatch(
+      /panel comes away only after bezel: it cannot lie over it/i,
+    );
+    expect(b.why("open.found", find({ ...under, under: ["no-such"] }))).toMatch(/no-such/);
+    b.do("open.found", find({ ...under, under: ["bezel"] }));
+    const id = findId(b.state.finds[0]!);
+    const back = progressOf(b.view)!.plan.in.map((x) => x.id);
+    expect(back.indexOf(`screwsBack:${id}`)).toBeGreaterThan(-1);
+    expect(back.indexOf(`screwsBack:${id}`)).toBeLessThan(back.indexOf("partBack:bezel"));
+    b.follow((_, now) => now === `screwsBack:${id}`);
+    expect(b.why("close.partBack", { part: "bezel" })).toMatch(/of hidden screw is not back|open pass|not complete/i);
+    b.follow(() => false);
+    expect(b.state.screws[`${id}-1`]).toBe("back");
+    expect(b.state.parts.bezel).toBe("back");
+  });
   it("an extra cable has to come off after isolation, and go on again", () => {
     const b = plannedJob("C").until("partOut:bezel");
     b.do("open.found", find({ kind: "extraCable", holds: "bezel", view: "lid", words: "Microphone lead" }));

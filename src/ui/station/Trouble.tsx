@@ -1,10 +1,11 @@
 "use client";
 import Link from "next/link";
 import { useState } from "react";
-import { type Build, FIND_KINDS, FIND_WORDS, type Find, indexBuild } from "@/core/build";
+import { type Build, cannotLieOver, FIND_KINDS, FIND_WORDS, type Find, indexBuild } from "@/core/build";
 import { eventGate, type JobEvent, makeEventId } from "@/core/job";
 import { nextAct, type Step } from "@/core/teardown";
 import { Sheet } from "../controls/Sheet";
+import { Tick } from "../controls/Tick";
 import { useBench } from "../job/context";
 import { CloseAgain } from "./AimBox";
 import { SolventUsed } from "./SolventBox";
@@ -28,11 +29,31 @@ export function Trouble({ step }: { step: Step }) {
   const [open, setOpen] = useState<"found" | "stuck" | null>(null);
   const [why, setWhy] = useState("");
   const [words, setWords] = useState("");
+  /** What a person says lies over it; null = as the drawing has it. */
+  const [said, setSaid] = useState<ReadonlySet<string> | null>(null);
   if (!build) return null;
   const b = indexBuild(build.data);
   const part = b.part.get(partOf(build.data, step))!;
+  const at = part.shape;
+  // What is away now and lay over this place is what it lies under.
+  const mid = at && { x: at.xMm + at.widthMm / 2, y: at.yMm + at.heightMm / 2 };
+  const away = build.data.parts.filter(
+    (p) =>
+      (view.state.parts[p.id] === "out" || view.state.parts[p.id] === "folded") &&
+      p.view === part.view &&
+      p.id !== part.id &&
+      p.id !== b.subject.id &&
+      cannotLieOver(b, { holds: part.id, under: [p.id] }) === null,
+  );
+  const covers = (p: (typeof away)[number]) =>
+    !mid ||
+    !p.shape ||
+    (mid.x >= p.shape.xMm &&
+      mid.x <= p.shape.xMm + p.shape.widthMm &&
+      mid.y >= p.shape.yMm &&
+      mid.y <= p.shape.yMm + p.shape.heightMm);
+  const under = said ?? new Set(away.filter(covers).map((p) => p.id));
   const found = (kind: Find["kind"]) => {
-    const at = part.shape;
     const done = log.record({
       type: "open.found",
       payload: {
@@ -43,12 +64,14 @@ export function Trouble({ step }: { step: Step }) {
         yMm: at ? Math.round(at.yMm + at.heightMm / 2) : 0,
         words: words.trim() || `${FIND_WORDS[kind]} at ${part.name.toLowerCase()}`.slice(0, 60),
         screwType: null,
+        ...(under.size && kind !== "glue" ? { under: [...under].slice(0, 6) } : {}),
         connector: "friction",
       },
     });
     if (!done) return;
     setOpen(null);
     setWords("");
+    setSaid(null);
     say(`${FIND_WORDS[kind]} counts from here on`);
   };
   /** Other steps whose gate is open now. */
@@ -97,6 +120,20 @@ export function Trouble({ step }: { step: Step }) {
           <span>In words, if you like</span>
           <input value={words} maxLength={60} onChange={(e) => setWords(e.target.value)} />
         </label>
+        {away.length > 0 && (
+          <fieldset className="flex flex-wrap gap-x-4">
+            <legend className="font-bold">What lay over it: on again only once this is home</legend>
+            {away.map((p) => (
+              <label key={p.id} className="flex min-h-11 items-center gap-2">
+                <Tick
+                  on={under.has(p.id)}
+                  onPut={(on) => setSaid(new Set(on ? [...under, p.id] : [...under].filter((x) => x !== p.id)))}
+                />
+                {p.name.toLowerCase()}
+              </label>
+            ))}
+          </fieldset>
+        )}
         <div className="flex flex-wrap gap-2">
           {FIND_KINDS.map((k) => (
             <button key={k} type="button" className="btn" onClick={() => found(k)}>

@@ -1,3 +1,4 @@
+import { cannotLieOver } from "../../build";
 import { listed } from "../../quantity";
 import { firstShut, no, notHere } from "../answer";
 import { voidPasses } from "../passes";
@@ -100,6 +101,11 @@ export const openRules = {
     on: "machine",
     may: (p, { b }) => {
       if (!b.part.has(p.holds)) return notHere("part", p.holds);
+      const gone = p.under?.find((u) => !b.part.has(u));
+      if (gone) return notHere("part", gone);
+      const late = cannotLieOver(b, p);
+      if (late)
+        return no("found", `${late} comes away only after ${b.part.get(p.holds)!.name.toLowerCase()}: it cannot lie over it.`);
       return p.screwType && !b.screwType.has(p.screwType) ? notHere("screw type", p.screwType) : null;
     },
     apply: (s, { photo: _, ...find }, { e }) => {
