@@ -125,6 +125,10 @@ const LIMITS: Record<string, Row[]> = {
     ["letters", 1, 80, "target"],
     ["letters", 1, 300, "why"],
   ],
+  "open.mended": [
+    ["letters", null, 160, "how"],
+    ["whole", 0, 4_320, "cureMin"],
+  ],
   "swap.panelLifted": [["letters", 1, 200, "why"]],
   "swap.looseTested": [["letters", null, 200, "note"]],
   "bench.holdTold": [

@@ -100,6 +100,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "bench.solventUsed": { dryMin: 2 },
   "bench.solventDry": {},
   "bench.heatOff": {},
+  "open.mended": { part: "bezel", group: "base-screws", what: "boss", how: "two-part glue", cureMin: 60 },
   "open.screwOut": { screw: "b1" },
   "open.screwsOutTogether": { group: "base-screws", screws: ["b1", "b2"] },
   "open.screwLoosened": { screw: "b1" },

@@ -8,7 +8,7 @@ import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import { panelsById, panelsNearSize } from "@/data/panelStore";
 import type { ReferenceRow } from "@/data/referenceStore";
-import { planKey } from "@/wire/plan";
+import { foundOf, planKey } from "@/wire/plan";
 import { shopLogOf } from "./jobList";
 import { readReference } from "./reference";
 import { tradeOf } from "./sellers";
@@ -66,7 +66,10 @@ export async function readJobPage(jobId: string, station = "plan") {
   return {
     plan:
       ask && hash
-        ? { key: planKey(hash, state.finds, ask.changes, weights, howTried(ask.build), ask.also), made: madePlan(ask) }
+        ? {
+            key: planKey(hash, foundOf(state), ask.changes, weights, howTried(ask.build), ask.also),
+            made: madePlan(ask),
+          }
         : null,
     events: log.events as JobEvent[],
     snapshots: log.snapshots as Snapshots,

@@ -46,6 +46,7 @@ export {
 } from "./kinds";
 export { howTried, LAMP_WAIT_S, type LampTest, lampLit, triedWhole, withLamp } from "./lamp";
 export { BUILD_VERSION, liftBuild } from "./lift";
+export { isMend, MENDED, MENDED_WORDS, type Mend, mendHolds, mendId, withMends } from "./mends";
 export { comesBack, hangs, partsHeld, screwsComeBack, turnOf } from "./order";
 export { type ParsedBuild, parseBuild } from "./parse";
 export type { BuildInput, Connector, Part, PlacePhoto, PryEdge, Rect, ScrewGroup, ScrewType, Tape } from "./schema";

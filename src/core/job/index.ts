@@ -29,6 +29,7 @@ export { actsOnMachine, BREAK_MIN, handsOnMinutes } from "./handsOn";
 export { arrivalItems } from "./match/arrivalItems";
 export { ARRIVAL_WORDS } from "./match/arrivalWords";
 export { mayOrder } from "./match/order";
+export { cureHolds, curing, leftMin } from "./mended";
 export { type ParsedEvent, parseEvent } from "./parseEvent";
 export { type PauseCard, pauseCard } from "./pauseCard";
 export type { EventType, Payload } from "./payloads";

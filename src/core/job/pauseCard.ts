@@ -1,6 +1,7 @@
-import { adhesiveLeft, bareNow, hasFilms } from "../build";
+import { adhesiveLeft, bareNow, hasFilms, MENDED_WORDS } from "../build";
 import { counted, listed } from "../quantity";
 import { buildOf, type JobView, passStatus, screwsOpen } from "./derived";
+import { curing } from "./mended";
 import { powerOf } from "./power";
 import { LOOK_WORDS, looksOpen } from "./swap/looks";
 
@@ -40,6 +41,17 @@ export function pauseCard(v: JobView): PauseCard {
               : `Not isolated: ${listed(iso.missing)}.`,
         ],
       },
+      ...(curing(v).length
+        ? [
+            {
+              title: "Cures",
+              lines: curing(v).map((m) => {
+                const part = b?.part.get(m.part)?.name ?? m.part;
+                return `${part}, ${MENDED_WORDS[m.what]}: clamp on for ${m.cureMin} min from when it was told; see that it holds before anything loads it.`;
+              }),
+            },
+          ]
+        : []),
       {
         title: "Screws out",
         lines: some(

@@ -138,6 +138,7 @@ export interface JobState {
   backActs: Record<string, true>;
   /** What was found that the build does not know. */
   finds: KeptFind[];
+  mends: (Payload<"open.mended"> & { eventId: string; clock: string })[];
   stuck: (Payload<"open.stuck"> & { eventId: string })[];
   parts: Record<string, "folded" | "out" | "back">;
   connectors: Record<string, "on" | "off">;
@@ -277,6 +278,7 @@ export function emptyState(): JobState {
     turned: {},
     backActs: {},
     finds: [],
+    mends: [],
     stuck: [],
     parts: {},
     connectors: {},

@@ -1,11 +1,19 @@
-import { type BuildIndex, hiddenBySeat, partsHeld } from "../build";
+import { type BuildIndex, hiddenBySeat, isMend, partsHeld } from "../build";
 import { type Aim, aimOf, buildOf, type JobView } from "../job";
 import type { Plan } from "./plan";
 import { type Step, type StepKind, stepId } from "./step";
 import { makeStep, stepDone } from "./steps";
 
 /** Steps of the way back that undo what was opened, each with what tells that it was. */
-const UNDOES: ReadonlySet<StepKind> = new Set(["partBack", "screwsBack", "screwsTighten", "cableOn", "turnBack", "partTape"]);
+const UNDOES: ReadonlySet<StepKind> = new Set([
+  "partBack",
+  "screwsBack",
+  "screwsTighten",
+  "cableOn",
+  "turnBack",
+  "partTape",
+  "backAct",
+]);
 
 /** One step of what is being done, and whether it is. */
 export interface AimStep {
@@ -52,6 +60,9 @@ function closing(v: JobView & { s: JobView["state"]; b: BuildIndex }, plan: Plan
         return s.connectors[x.target] ? s.connectors[x.target] === "on" : null;
       case "turnBack":
         return s.turned[x.target] ? s.turned[x.target] === "back" : null;
+      // Acts of a new one are not done for the old; what was mended is waited for either way.
+      case "backAct":
+        return isMend(x.target) ? !!s.backActs[x.target] : null;
       case "partTape": {
         const t = b.tape.get(x.target);
         return t && s.tapesOut[t.id] ? s.parts[t.holds] === "back" || !!s.close.taped[t.id] : null;
@@ -64,7 +75,8 @@ function closing(v: JobView & { s: JobView["state"]; b: BuildIndex }, plan: Plan
     const done = UNDOES.has(step.kind) ? home(step) : null;
     return done === null ? [] : [{ step, done }];
   });
-  const old: AimStep[] = s.subject === "out" ? [{ step: makeStep({ b, changes: [] }, "oldBack"), done: false }] : [];
+  const away = s.subject === "out" || s.parts[b.subject.id] === "folded";
+  const old: AimStep[] = away ? [{ step: makeStep({ b, changes: [] }, "oldBack"), done: false }] : [];
   const deep = behindSubject(b);
   const first = rows.filter((r) => deep.has(r.step.id));
   // A machine that runs is off before a hand goes in.

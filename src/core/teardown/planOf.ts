@@ -23,7 +23,13 @@ export function planAskOf(v: JobView, weights: PlanWeights = PLAN_WEIGHTS): Plan
   const b = buildOf(v);
   const also = v.state.after.reached;
   return (
-    b && { build: b.build, changes: changesOf(v), quick: v.state.finds.length > 0, weights, ...(also.length ? { also } : {}) }
+    b && {
+      build: b.build,
+      changes: changesOf(v),
+      quick: v.state.finds.length + v.state.mends.length > 0,
+      weights,
+      ...(also.length ? { also } : {}),
+    }
   );
 }
 

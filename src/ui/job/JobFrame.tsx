@@ -5,7 +5,7 @@ import { howTried } from "@/core/build";
 import { asWorked, candidateOf, changesOf, oldPanelOf, openHazards } from "@/core/job";
 import { progressIn } from "@/core/teardown";
 import type { JobReference } from "@/wire/jobPage";
-import { type KeptPlan, planKey } from "@/wire/plan";
+import { foundOf, type KeptPlan, planKey } from "@/wire/plan";
 import { readPedals } from "../controls/pedals";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { DrawingPane, sideOf } from "../lid/DrawingPane";
@@ -58,7 +58,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   );
   const plan = usePlan(
     build && (log.state.plan || station === "plan")
-      ? planKey(build.hash, log.state.finds, changes, reference.weights, howTried(build.data), log.state.after.reached)
+      ? planKey(build.hash, foundOf(log.state), changes, reference.weights, howTried(build.data), log.state.after.reached)
       : null,
     ask,
     first,

@@ -3,6 +3,7 @@ import { counted, listed } from "../../quantity";
 import { cutList } from "../../tape";
 import { type Answer, no } from "../answer";
 import { buildOf, changesOf, type JobView } from "../derived";
+import { cureHolds } from "../mended";
 import { isolatedFor } from "../power";
 import { breachClear, safetyClear } from "../stops";
 import { looseTestMissing } from "../swap/connect";
@@ -46,6 +47,8 @@ export function maySeat(v: JobView): Answer {
   if (base) return { ...base, gate };
   const b = buildOf(v)!;
   if (v.state.subject !== "out") return no(gate, "The panel is seated already.");
+  const cure = cureHolds(v, { seat: true });
+  if (cure) return { ...cure, gate };
   const on = cutList(b.build).filter((p) => !v.state.bond.linersPulled[p.id]);
   if (on.length) return no(gate, `${counted(on.length, "liner")} still on.`);
   if (hasFilms(b.build) && !v.state.bond.backFilmOff) return no(gate, "The back film is still on.");

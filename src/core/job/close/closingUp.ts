@@ -2,6 +2,7 @@ import { comesBack, hasFilms, overPower, screwsComeBack, triedWhole } from "../.
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { buildOf, checkWords, type JobView, passStatus } from "../derived";
+import { cureHolds } from "../mended";
 import { isolatedFor } from "../power";
 import { breachClear, safetyClear } from "../stops";
 import { seated } from "../subject";
@@ -39,6 +40,8 @@ export function mayCloseUp(v: JobView, part: string): Answer {
     if (p.role === "bezel" && hasFilms(b.build) && seated(v.state) && !v.state.bond.frontFilmOff)
       return no(gate, "The front film is still on.");
   }
+  const cure = cureHolds(v, { part });
+  if (cure) return { ...cure, gate };
   const under = b.build.screwGroups.filter((g) => g.under.includes(part) && screwsComeBack(b.build, g));
   for (const g of under) {
     const left = g.screws.filter((s) => v.state.screws[s.id] === "out" || v.state.screws[s.id] === "loosened");

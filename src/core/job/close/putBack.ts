@@ -2,6 +2,7 @@ import { type BuildIndex, comesBack, partsHeld, screwMisfit, screwsComeBack } fr
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import type { JobView } from "../derived";
+import { cureHolds } from "../mended";
 import { seated } from "../subject";
 
 /**
@@ -31,6 +32,8 @@ export function mayPutBack(v: JobView, b: BuildIndex, screw: string, type?: stri
         : v.state.parts[id] !== "out" || (held && !comesBack(held));
     if (!home) return no("part", `Put ${held?.name.toLowerCase() ?? id} back first.`);
   }
+  const cure = cureHolds(v, { group: g.id });
+  if (cure) return cure;
   const covered = g.under.filter((u) => v.state.parts[u] === "back");
   return covered.length
     ? no("covered", `It lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}, which is back on.`)

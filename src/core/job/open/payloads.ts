@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { Find } from "../../build";
+import { Find, MENDED } from "../../build";
 import { key, photo, text } from "../shapes";
 
 /** What events of Open carry, in their newest shape. */
@@ -16,5 +16,13 @@ export const openPayloads = {
   "open.lidTurned": z.strictObject({ turn: key }),
   "open.found": z.strictObject({ ...Find.shape, photo: photo.optional() }),
   /** A step that cannot be done here, and why. */
+  /** Mended in the middle of the job: glued and clamped, or a clip put in; what it cures for before anything loads it, min. */
+  "open.mended": z.strictObject({
+    part: key,
+    group: key.optional(),
+    what: z.enum(MENDED),
+    how: z.string().trim().max(160),
+    cureMin: z.int().min(0).max(4320),
+  }),
   "open.stuck": z.strictObject({ target: text(80), why: text(300) }),
 } as const;

@@ -1,7 +1,9 @@
 import { cannotLieOver } from "../../build";
 import { listed } from "../../quantity";
 import { firstShut, no, notHere } from "../answer";
+import { placeOf } from "../clock";
 import { voidPasses } from "../passes";
+import { powerOf } from "../power";
 import type { RulesOf } from "../rule";
 import { seated } from "../subject";
 import type { openPayloads } from "./payloads";
@@ -110,6 +112,23 @@ export const openRules = {
     },
     apply: (s, { photo: _, ...find }, { e }) => {
       s.finds.push({ ...find, eventId: e.id });
+    },
+  },
+  "open.mended": {
+    name: "something mended",
+    on: "machine",
+    may: (p, v) => {
+      const { b, s } = v;
+      const part = b.part.get(p.part);
+      if (!part) return notHere("part", p.part);
+      if (p.group && !b.group.has(p.group)) return notHere("screw group", p.group);
+      if (part.id === b.subject.id) return no("mend", "What is replaced is not mended.");
+      if (powerOf(v).live) return no("mend", "Nothing is glued on a live machine: shut down, mains out first.");
+      const loaded = p.group ? b.group.get(p.group)!.screws.some((x) => !s.screws[x.id] || s.screws[x.id] === "back") : false;
+      return loaded && p.cureMin > 0 ? no("mend", "Its screws are in: out first, then glue.") : null;
+    },
+    apply: (s, p, { e }) => {
+      s.mends.push({ ...p, eventId: e.id, clock: placeOf(e) });
     },
   },
   "open.stuck": {

@@ -9,12 +9,13 @@ import { seated } from "../subject";
 export type Aim = "swap" | "label" | "close";
 
 /**
- * Whether something of the machine is away that goes back: the old one itself, a part, a screw, a lead, a turned lid.
+ * Whether something of the machine is away that goes back: the old one itself, a part, a screw, a lead, a turned lid, the old one leaned over.
  * @example liesOpen(emptyState(), b) // false
  */
 export function liesOpen(s: JobState, b: BuildIndex): boolean {
   return (
     s.subject === "out" ||
+    s.parts[b.subject.id] === "folded" ||
     Object.entries(s.screws).some(([id, x]) => {
       const g = b.groupOfScrew.get(id);
       return x === "loosened" || (x === "out" && (!g || screwsComeBack(b.build, g)));

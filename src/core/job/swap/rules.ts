@@ -1,8 +1,9 @@
-import { type BuildIndex, hangs, lateLeads, seenAtHome } from "../../build";
+import { type BuildIndex, hangs, isMend, lateLeads, seenAtHome } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
-import { placeOf } from "../clock";
+import { msOf, placeOf } from "../clock";
 import { buildOf, changesOf, type JobView, passStatus } from "../derived";
+import { mayUnclamp } from "../mended";
 import { homeAgain, reseat, touch, voidPasses } from "../passes";
 import type { Payload } from "../payloads";
 import { endIsolation, isolatedFor, stopWithoutSupply, wake } from "../power";
@@ -99,10 +100,11 @@ export const swapRules = {
     on: "machine",
     may: (_, v) => {
       const { s, b } = v;
-      if (s.subject !== "out")
+      const leaned = s.subject === "in" && s.parts[b.subject.id] === "folded";
+      if (s.subject !== "out" && !leaned)
         return no("part", s.subject === "in" ? "The old one is in." : "A new one is in: lift it out first.");
       if (s.plan?.aim !== "close") return no("part", "Say first that the machine is closed again without a new one.");
-      const on = b.subjectConnectors.filter((c) => s.connectors[c.id] === "on");
+      const on = leaned ? [] : b.subjectConnectors.filter((c) => s.connectors[c.id] === "on");
       if (on.length) return no("part", `The new one hangs on ${listed(on.map((c) => c.name.toLowerCase()))}: take it off first.`);
       return isolatedFor(v, "part");
     },
@@ -131,9 +133,11 @@ export const swapRules = {
   "swap.backActDone": {
     name: "an act of the way back",
     on: "machine",
-    may: (p, { s, b }) => {
+    may: (p, v) => {
+      const { s, b } = v;
       if (!b.build.backActs?.some((a) => a.id === p.act)) return notHere("act", p.act);
       if (s.backActs[p.act]) return no("act", "That is done.");
+      if (isMend(p.act)) return mayUnclamp(v, p.act, msOf(placeOf(v.e)));
       return s.subject === "in" ? no("act", "The old panel is still in.") : null;
     },
     apply: (s, p) => {

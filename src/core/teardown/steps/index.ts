@@ -146,6 +146,7 @@ export function stepOfEvent(e: JobEvent, at: { s: Moment["s"]; b: BuildIndex }):
 export const UNDER_WAY = [
   "open.found",
   "open.stuck",
+  "open.mended",
   "close.screwExtra",
   "bench.solventUsed",
   "bench.solventDry",

@@ -25,7 +25,7 @@ export const oldBack = {
         : { caution: "Cracked glass: gloves and eye protection, tape over the cracks." }),
     };
   },
-  done: (v) => v.s.subject === "in",
+  done: (v) => v.s.subject === "in" && v.s.parts[v.b.subject.id] !== "folded",
   next: (v) => ({ type: "swap.oldBack", payload: { part: v.b.subject.id } }),
   events: { "swap.oldBack": () => "" },
   press: "Press when it lies in its place",

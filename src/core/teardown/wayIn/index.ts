@@ -1,6 +1,6 @@
 import { type Build, type BuildIndex, indexBuild, triedWhole } from "../../build";
 import { type PlanChange, type Step, stepId } from "../step";
-import { acts } from "./acts";
+import { acts, mends } from "./acts";
 import { bond } from "./bond";
 import { leads } from "./leads";
 import { mirror } from "./mirror";
@@ -9,7 +9,15 @@ import { prove } from "./prove";
 import { type Edge, edge, type Source, type WayInAsk, wayInAsk } from "./source";
 
 /** Sources of the way in, each independent of the others. Where an order is free, the one named first goes first. */
-const SOURCES: Readonly<Record<string, (ask: WayInAsk) => Source>> = { leads, acts, power, bond, prove, mirror };
+const SOURCES: Readonly<Record<string, (ask: WayInAsk) => Source>> = {
+  leads,
+  acts,
+  power,
+  bond,
+  prove,
+  mirror,
+  mends,
+};
 
 export type WayIn = { ok: true; steps: Step[]; warnings: string[] } | { ok: false; problem: string };
 
