@@ -92,6 +92,24 @@ describe("closed again with the old one in", () => {
     const seatedOne = cut(b, b.events.length).follow((s) => s.subject === "placed");
     expect(seatedOne.why("plan.aimed", { aim: "close", why: "" })).toMatch(/Lift it out first/);
   });
+  it("given up half closed, what is home by then is opened again, and the job goes on to its end", () => {
+    for (const id of ["ostrel-kestrel-14", "marrick-holm-15", "pellow-lune-13", "pellow-lune-15", "corriedale-12-b"]) {
+      const { b } = opened(id);
+      const whole = cut(b, b.events.length);
+      const from = whole.events.length;
+      expect(closeFrom(whole), id).toBeNull();
+      const acts = whole.events.length - from;
+      for (const part of [0.2, 0.5, 0.9]) {
+        const c = cut(whole, from + Math.max(2, Math.round(acts * part)));
+        if (progressOf(c.view)!.aim !== "close") continue;
+        c.do("plan.aimed", { aim: "swap", why: "the part came after all" });
+        c.follow(() => false);
+        expect(seated(c.state), `${id} at ${part}`).toBe(true);
+        expect(c.state.breaches).toEqual([]);
+        c.do("job.closed", { outcome: "handedOver", reason: "" });
+      }
+    }
+  });
   it("is given up again by a word, and the swap goes on where it stood", () => {
     const { b } = opened("ostrel-kestrel-14");
     const before = progressOf(b.view)!.now!.id;

@@ -51,13 +51,7 @@ export function aimOf(s: JobState, b: BuildIndex): Aim {
  */
 export function settleClosing(s: JobState, b: BuildIndex | null): void {
   if (!b || s.plan?.aim !== "close" || seated(s) || liesOpen(s, b)) return;
-  for (const [id, x] of Object.entries(s.screws)) if (x === "back" || x === "tightened") delete s.screws[id];
-  for (const [id, x] of Object.entries(s.parts)) if (x === "back") delete s.parts[id];
-  for (const t of b.build.tapes)
-    if (s.close.taped[t.id]) {
-      delete s.tapesOut[t.id];
-      delete s.close.taped[t.id];
-    }
+  openAnew(s, b);
   s.connectors = {};
   s.touched = {};
   s.turned = {};
@@ -65,6 +59,26 @@ export function settleClosing(s: JobState, b: BuildIndex | null): void {
   s.countedTogether = [];
   const { aim: _, why: __, ...plan } = s.plan;
   s.plan = plan;
+}
+
+/**
+ * What went home while the machine was being closed is to be opened anew, as if it never had been. What broke or is missing stays so.
+ * @example openAnew(emptyState(), b)
+ */
+export function openAnew(s: JobState, b: BuildIndex): void {
+  for (const [id, x] of Object.entries(s.screws)) if (x === "back" || x === "tightened") delete s.screws[id];
+  for (const [id, x] of Object.entries(s.parts)) if (x === "back") delete s.parts[id];
+  for (const [id, x] of Object.entries(s.connectors))
+    if (x === "on") {
+      delete s.connectors[id];
+      delete s.touched[id];
+    }
+  for (const [id, x] of Object.entries(s.turned)) if (x === "back") delete s.turned[id];
+  for (const t of b.build.tapes)
+    if (s.close.taped[t.id]) {
+      delete s.tapesOut[t.id];
+      delete s.close.taped[t.id];
+    }
 }
 
 /**

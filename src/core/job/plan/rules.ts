@@ -5,7 +5,7 @@ import { buildOf } from "../derived";
 import { powerOf } from "../power";
 import { mayPlanAnew } from "../replan";
 import type { RulesOf } from "../rule";
-import { mayAim } from "./aim";
+import { mayAim, openAnew } from "./aim";
 import type { planPayloads } from "./payloads";
 
 export const planRules = {
@@ -33,7 +33,9 @@ export const planRules = {
     name: "what the hands are after",
     on: "desk",
     may: (p, v) => mayAim(v.s, buildOf(v), p.aim),
-    apply: (s, p) => {
+    apply: (s, p, { b }) => {
+      // Given up half closed: what is home by now comes out again like everything else.
+      if (p.aim === "swap" && s.plan?.aim === "close" && s.subject === "in" && b) openAnew(s, b);
       if (s.plan) s.plan = { ...s.plan, aim: p.aim, why: p.why };
     },
   },
