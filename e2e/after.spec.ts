@@ -139,6 +139,10 @@ test("a pairing with a window missed is repeated from where it must be, over a r
   await did(/^Open the lid/);
   await did(/^Bind the panel/);
   await expect(box).toContainText("Every step done");
+  // On paper it is the same.
+  const card = (await box.getByRole("link", { name: "Card to print" }).getAttribute("href"))!;
+  await page.goto(bench.url + card);
+  await expect(page.getByRole("listitem").nth(2)).toContainText("Too late: again from step 1.");
 });
 
 test("a machine that comes back: the earlier job's proof, its guarantee, and causes from both logs", async ({ bench, page }) => {

@@ -1,3 +1,4 @@
+import { MENDED_WORDS } from "../build";
 import { alignHinges, type HingeReading } from "../hinge";
 import { counted, durationWords, formatMoney, listed } from "../quantity";
 import { type Hold, holdOf } from "../tape";
@@ -131,6 +132,10 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
       ...s.after.tried
         .filter((t) => t.result === "held")
         .map((t) => ({ name: "Mended", value: `${causeName(v, t.cause)}: the check holds since` })),
+      ...s.mends.map((m) => ({
+        name: "Mended",
+        value: `${MENDED_WORDS[m.what]} of ${b?.part.get(m.part)?.name.toLowerCase() ?? m.part}${m.how ? `, ${m.how}` : ""}`,
+      })),
     ],
   };
   const { out } = screwsOpen(s);

@@ -2,7 +2,7 @@ import { builds, jobOn, plannedJob, type TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { mendId } from "../build";
 import { progressOf } from "../teardown";
-import { curing, leftMin, pauseCard } from ".";
+import { curing, handoverSheet, leftMin, pauseCard } from ".";
 
 const HOUR = 3_600_000;
 const glue = (over: object = {}) => ({ part: "bezel", what: "frame", how: "two-part glue, clamped", cureMin: 60, ...over });
@@ -28,6 +28,9 @@ describe("a mend in the middle of a job", () => {
     b.follow(() => false);
     b.do("job.closed", { outcome: "handedOver", reason: "" });
     expect(b.state.breaches).toEqual([]);
+    // The next one who opens it, and the customer, are told.
+    const rows = handoverSheet(b.view, null)!.sections.flatMap((x) => x.rows);
+    expect(rows).toContainEqual({ name: "Mended", value: "crack in the frame of bezel, two-part glue, clamped" });
   });
   it("a boss keeps its screws out, and no others", () => {
     const b = plannedJob("C").until("partOut:panel");

@@ -1,6 +1,8 @@
+export { type CardRow, procedureCard } from "./card";
 export { elapsedBetween, foldProcedure, type ProcedureEvent, type ProcedureNow } from "./fold";
 export {
   checkProcedure,
+  orderedSteps,
   Procedure,
   type ProcedureProblem,
   type ProcedureState,

@@ -113,6 +113,22 @@ export function checkProcedure(p: Procedure): ProcedureProblem[] {
 /** What a step comes after, and what its window counts from. */
 const waitsFor = ({ after = [], window: w }: ProcedureStep): string[] => (w ? [...after, w.since] : after);
 
+/**
+ * Steps in an order that keeps every *after* and window, as written where that is free.
+ * @example orderedSteps({ format: "helvane.procedure", version: 1, id: "x", maker: "Tollund", source: "note", steps: [{ id: "on", act: "On" }] }).length // 1
+ */
+export function orderedSteps(p: Procedure): ProcedureStep[] {
+  const done = new Set<string>();
+  const out: ProcedureStep[] = [];
+  while (out.length < p.steps.length) {
+    const next = p.steps.find((s) => !done.has(s.id) && waitsFor(s).every((x) => done.has(x)));
+    if (!next) break;
+    done.add(next.id);
+    out.push(next);
+  }
+  return out;
+}
+
 /** Steps that wait for each other, through `after` and what their windows count from. */
 function circleIn(p: Procedure): string[] | null {
   const left = new Map(p.steps.map((s) => [s.id, new Set(waitsFor(s))]));

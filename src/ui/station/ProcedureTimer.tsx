@@ -123,7 +123,10 @@ export function ProcedureTimer({
         ))}
       </ol>
       <p className="q">
-        {procedure.source}. {now.notes.at(-1) ? `${now.notes.at(-1)}: it does not matter.` : ""}
+        <a className="link" href={`/jobs/${jobId}/procedure?h=${hash}`}>
+          Card to print
+        </a>
+        . {procedure.source}. {now.notes.at(-1) ? `${now.notes.at(-1)}: it does not matter.` : ""}
       </p>
     </section>
   );
