@@ -52,8 +52,7 @@ function sayAgain(el: Field, told: unknown): void {
   }
 }
 
-/** How long after waking a form waits for what was just typed into it, ms; and for how many frames a field is looked at. */
-const WAKING_MS = 5000;
+/** For how many frames a field just typed into is looked at; a form of it waits as long, on a slow page a part may wake up very late. */
 const DOUBT_FRAMES = 2;
 
 /** What is in doubt of a field the page has taken over: what a hand told it, and what the page held at that moment. */
@@ -77,7 +76,6 @@ export function TypedEarly() {
     const said = new Map<EventTarget, number>();
     // The page marks a field as its own a moment before it listens: what was told just then shows on the screen and is held by nobody.
     const doubts = new Map<Field, Doubt>();
-    const awakeAt = performance.now();
     let frame = 0;
     let saying = false;
     const look = () => {
@@ -118,8 +116,7 @@ export function TypedEarly() {
     const hold = (e: SubmitEvent) => {
       const form = e.target as HTMLFormElement;
       const mine = (t: EventTarget) => isField(t) && t.form === form;
-      const unheard =
-        [...waiting.keys()].some(mine) || (performance.now() - awakeAt < WAKING_MS && [...doubts.keys()].some(mine));
+      const unheard = [...waiting.keys(), ...doubts.keys()].some(mine);
       if ((takenOver(form) && !unheard) || form.hasAttribute("action")) return;
       e.preventDefault();
       e.stopPropagation();
