@@ -66,8 +66,9 @@ export function knownGood(): string {
 /**
  * Says at start what is wrong with the file, before anything is written to it; null when all is well.
  * @param whole what reading it through on another thread said ("ok", or what is damaged); null = it is read here
+ * @param tryWriting whether a table is made and dropped, to see that it can be written to
  */
-export function startProblem(whole: string | null = null): string | null {
+export function startProblem(whole: string | null = null, tryWriting = true): string | null {
   const file = resolve(databaseFile());
   if (!existsSync(file)) {
     const any = listBackups(backupsHere())[0];
@@ -87,7 +88,8 @@ export function startProblem(whole: string | null = null): string | null {
         return `The database ${file} was written by a newer Helvane (it has been through ${newer.join(", ")}). Nothing is damaged. Start that newer version again, or go back to a backup of before: ${knownGood()}`;
       const wrong = whole ?? c.raw.pragma("quick_check(1)", { simple: true });
       if (wrong !== "ok") return `The database ${file} is damaged (${wrong}). ${knownGood()}`;
-      c.raw.exec("begin immediate; create table if not exists helvane_writes (n integer); drop table helvane_writes; commit");
+      if (tryWriting)
+        c.raw.exec("begin immediate; create table if not exists helvane_writes (n integer); drop table helvane_writes; commit");
     } finally {
       c.raw.close();
     }

@@ -86,6 +86,20 @@ describe("a file that takes long to read through", () => {
     expect((await ask("POST")).status).toBe(200);
     expect((await readHealth()).ok).toBe(true);
   });
+  it("put back from a backup while the old one is still read: what is said of that one counts for nothing", async () => {
+    const r = reading();
+    const before = readFileSync(file);
+    expect(await trustWhenRead(r.said, 5)).toBeNull();
+    // The start itself has written nothing to it.
+    expect(readFileSync(file).equals(before)).toBe(true);
+    const waiting = mayWrite();
+    trustAnother();
+    r.say("row 3 missing from index x");
+    expect(await waiting).toBeNull();
+    expect(isTrusted()).toBe(true);
+    expect(await shopCaution()).not.toMatchObject({ stop: true });
+    expect((await ask("POST")).status).toBe(200);
+  });
   it("is read here when the other thread could not, and the start ends when it is known in time", async () => {
     const r = reading();
     expect(await trustWhenRead(r.said, 5)).toBeNull();

@@ -23,9 +23,11 @@ export async function trustWhenRead(reading: Promise<string | null> | null, wait
   store.helvaneTrusted = said !== undefined;
   store.helvaneTrust = undefined;
   if (said !== undefined) return startProblem(said);
-  const wrong = startProblem("ok");
+  const wrong = startProblem("ok", false);
   if (wrong) return wrong;
-  store.helvaneTrust = (reading as Promise<string | null>).then((whole) => {
+  const mine: Promise<Trouble | null> = (reading as Promise<string | null>).then((whole) => {
+    // Put back from a backup meanwhile: what was read was the old one.
+    if (store.helvaneTrust !== mine) return null;
     const words =
       whole === null
         ? startProblem()
@@ -43,6 +45,7 @@ export async function trustWhenRead(reading: Promise<string | null> | null, wait
     noteDamage(trouble);
     return trouble;
   });
+  store.helvaneTrust = mine;
   return null;
 }
 

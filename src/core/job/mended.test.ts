@@ -1,4 +1,5 @@
 import { builds, jobOn, plannedJob, type TestBench } from "@tests/bench";
+import { tryBuild } from "@tests/tryBuild";
 import { describe, expect, it } from "vitest";
 import { mendId } from "../build";
 import { progressOf } from "../teardown";
@@ -63,6 +64,33 @@ describe("a mend in the middle of a job", () => {
     b.follow((s) => s.plan?.aim !== "close");
     expect(b.state.parts).toEqual({});
     expect(b.why("job.closed", { outcome: "cancelled", reason: "x" })).toBeNull();
+  });
+  it("a shell that never moves holds back the seating, of a new one as of the old", () => {
+    for (const old of [false, true]) {
+      const own = tryBuild(`mended-shell-${old}`, "ostrel-kestrel-14", (x) => {
+        x.parts.push({
+          id: "shell",
+          name: "Lid shell",
+          view: "lid",
+          role: "other",
+          blockedBy: [],
+          either: [],
+          backNeedsIsolation: false,
+        });
+      });
+      const b = jobOn(own.id).follow((s) => s.subject === "out");
+      b.do("open.mended", glue({ part: "shell" }));
+      const id = `backAct:${act(b)}`;
+      if (old) {
+        b.do("plan.aimed", { aim: "close", why: "" });
+        expect(progressOf(b.view)!.now!.id).toBe(id);
+        expect(b.why("swap.oldBack", { part: "panel" })).toMatch(/The crack in the frame of lid shell still cures/);
+      } else b.follow((_, now) => now === id);
+      b.ms += HOUR;
+      b.follow((s) => (old ? s.plan?.aim !== "close" : false));
+      if (!old) b.do("job.closed", { outcome: "handedOver", reason: "" });
+      expect(b.state.breaches).toEqual([]);
+    }
   });
   it("nothing is glued live, around screws that are in, on what is replaced, or on what is not there", () => {
     const b = plannedJob("C");

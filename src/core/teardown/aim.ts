@@ -1,4 +1,4 @@
-import { type BuildIndex, hiddenBySeat, isMend, partsHeld } from "../build";
+import { type BuildIndex, hiddenBySeat, isMend, mendHolds, mendId, partsHeld } from "../build";
 import { type Aim, aimOf, buildOf, type JobView } from "../job";
 import type { Plan } from "./plan";
 import { type Step, type StepKind, stepId } from "./step";
@@ -78,6 +78,8 @@ function closing(v: JobView & { s: JobView["state"]; b: BuildIndex }, plan: Plan
   const away = s.subject === "out" || s.parts[b.subject.id] === "folded";
   const old: AimStep[] = away ? [{ step: makeStep({ b, changes: [] }, "oldBack"), done: false }] : [];
   const deep = behindSubject(b);
+  // A shell that was mended is seen to hold before the old one rests on it.
+  for (const m of s.mends) if (mendHolds(b.build, m).seat) deep.add(stepId("backAct", mendId(m)));
   const first = rows.filter((r) => deep.has(r.step.id));
   // A machine that runs is off before a hand goes in.
   const off: AimStep[] = (["shutDown", "mainsOut"] as const).map((kind) => {

@@ -3,7 +3,7 @@ import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import { msOf, placeOf } from "../clock";
 import { buildOf, changesOf, type JobView, passStatus } from "../derived";
-import { mayUnclamp } from "../mended";
+import { cureHolds, mayUnclamp } from "../mended";
 import { homeAgain, reseat, touch, voidPasses } from "../passes";
 import type { Payload } from "../payloads";
 import { endIsolation, isolatedFor, stopWithoutSupply, wake } from "../power";
@@ -106,7 +106,7 @@ export const swapRules = {
       if (s.plan?.aim !== "close") return no("part", "Say first that the machine is closed again without a new one.");
       const on = leaned ? [] : b.subjectConnectors.filter((c) => s.connectors[c.id] === "on");
       if (on.length) return no("part", `The new one hangs on ${listed(on.map((c) => c.name.toLowerCase()))}: take it off first.`);
-      return isolatedFor(v, "part");
+      return cureHolds(v, { seat: true }) ?? isolatedFor(v, "part");
     },
     apply: (s, _, { b }) => {
       s.subject = "in";
