@@ -293,3 +293,34 @@ test("a machine that was here before is known by its serial; a page of offers is
   await expect(page.getByText(/1 offer kept. Tide Parts has no record here yet./)).toBeVisible();
   await expect(page.getByRole("region", { name: "Tide Parts" })).toContainText("GV140FHB-K36");
 });
+
+test("the demo explains its screen where it stands, once: read, it is gone for good and the plate works all the while", async ({
+  browser,
+}, info) => {
+  const demo = await startServer(`${SCRATCH}/tour-${info.testId}.sqlite`, { HELVANE_SEED: "year" });
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  try {
+    await page.goto(`${demo.url}/`);
+    const href = await page.locator('[data-job="H-2417"]').first().getAttribute("href");
+    await page.goto(`${demo.url}${href}`);
+    const tour = page.getByRole("complementary", { name: "What is what on this screen" });
+    await expect(tour).toBeVisible();
+    for (const part of ["The plate", "The route", "The drawing", "The tray", "Letters and lines"])
+      await expect(tour.getByText(part, { exact: true })).toBeVisible();
+    // It is no dialog: the plate is on top of nothing and takes its press.
+    await expect(page.getByRole("dialog")).toHaveCount(0);
+    const title = await page.locator("h1").textContent();
+    await page.waitForSelector("html[data-ready]", { state: "attached" });
+    await page.keyboard.press("Space");
+    await expect(page.locator("h1")).not.toHaveText(title!);
+    await tour.getByRole("button", { name: "Read. Not again" }).click();
+    await expect(tour).toHaveCount(0);
+    await page.reload();
+    await expect(page.locator("h1")).toBeVisible();
+    await expect(tour).toHaveCount(0);
+  } finally {
+    await context.close();
+    await demo.stop();
+  }
+});

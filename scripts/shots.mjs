@@ -41,7 +41,10 @@ const browser = await chromium.launch({
 const only = process.argv.slice(2);
 const open = async (theme = "light", viewport = { width: 1280, height: 800 }) => {
   const context = await browser.newContext({ viewport, timezoneId: "UTC", locale: "en-GB" });
-  await context.addCookies([{ name: "helvane-theme", value: theme, url }]);
+  await context.addCookies([
+    { name: "helvane-theme", value: theme, url },
+    { name: "helvane-tour", value: "read", url },
+  ]);
   const page = await context.newPage();
   page.setDefaultTimeout(8000);
   await page.clock.setFixedTime(new Date(NOW));

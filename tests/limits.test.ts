@@ -157,6 +157,10 @@ const LIMITS: Record<string, Row[]> = {
   ],
   "stock.orderMoved": [["letters", null, 200, "note"]],
   "after.mended": [["letters", null, 200, "note"]],
+  "after.pairingLeft": [
+    ["letters", 1, 80, "by"],
+    ["letters", 1, 200, "why"],
+  ],
   "after.left": [["letters", 1, 200, "why"]],
   "after.hingesRead": [
     ["number", 20, 500, "spanMm"],

@@ -153,6 +153,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "after.seen": { finding: "noCamera", answer: "yes", causesHash: hashes.causes },
   "after.chased": { cause: "cameraLead", pass: "open", check: "picture", causesHash: hashes.causes },
   "after.mended": { cause: "cameraLead", note: "seated anew" },
+  "after.pairingLeft": { by: "Front desk of the reading room", why: "no network at the bench" },
   "after.left": { why: "the customer wants it as it is" },
   "after.hingesRead": {
     when: "before",

@@ -13,13 +13,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const chosen = (await cookies()).get("helvane-theme")?.value;
   const theme = chosen === "dim" || chosen === "light" ? chosen : "auto";
   // A page that says that the database is in trouble is shown all the same.
-  const dateOrder = await readHabits().then(
-    (h) => h.dateOrder,
-    () => "dmy",
-  );
+  const { dateOrder, lengths } = await readHabits().catch(() => ({ dateOrder: "dmy", lengths: "mm" }));
   const nonce = (await headers()).get("x-nonce") ?? undefined;
   return (
-    <html lang="en" data-theme={theme} data-date-order={dateOrder} suppressHydrationWarning>
+    <html lang="en" data-theme={theme} data-date-order={dateOrder} data-lengths={lengths} suppressHydrationWarning>
       <body>
         {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of our own, before all other scripts */}
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: NOTE_EARLY }} />

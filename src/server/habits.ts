@@ -5,7 +5,7 @@ import { readSetting, writeSetting } from "@/data/settingStore";
 import type { FirstAnswers, Habits, HabitsSave } from "@/wire/habits";
 
 const KEY = "habits";
-const PLAIN: Habits = { shopName: "", dateOrder: "dmy", begun: false };
+const PLAIN: Habits = { shopName: "", dateOrder: "dmy", lengths: "mm", weekStart: 0, begun: false };
 
 export const readHabits = async (): Promise<Habits> => ({
   ...PLAIN,

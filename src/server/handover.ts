@@ -1,4 +1,4 @@
-import { fold, type HandoverSheet, handoverSheet, pauseCard } from "@/core/job";
+import { type ChangedDrawing, fold, type HandoverSheet, handoverSheet, pauseCard } from "@/core/job";
 import { progressOf, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
@@ -36,6 +36,7 @@ function laidOut(sheet: HandoverSheet, dated: Date, k: number): { pdf: Promise<B
   y =
     write(`${sheet.machine} for ${sheet.customer}${to}. ${dated.toISOString().slice(0, 10)}`, MARGIN, y + 2, 11 * k, 400, width) +
     6 * k;
+  if (sheet.drawing) y = drawn(doc, sheet.drawing, y, width, k, write);
   // Two columns of sections keep everything on one page.
   const half = (width - 24) / 2;
   const ys = [y, y];
@@ -64,6 +65,46 @@ function laidOut(sheet: HandoverSheet, dated: Date, k: number): { pdf: Promise<B
     width,
   );
   return { pdf: done(), pages: () => pages };
+}
+
+/** The machine with what was changed, both sides beside each other, over the width of the page; returns where it ended, points. */
+function drawn(
+  doc: PDFKit.PDFDocument,
+  d: ChangedDrawing,
+  top: number,
+  width: number,
+  k: number,
+  write: ReturnType<typeof openSheet>["write"],
+): number {
+  const wide = d.sides.reduce((n, x) => n + x.widthMm, 0) + 14 * (d.sides.length - 1);
+  const high = Math.max(...d.sides.map((x) => x.heightMm));
+  const s = Math.min(width / wide, (118 * k) / high);
+  let x0 = MARGIN;
+  for (const side of d.sides) {
+    for (const q of side.shapes) {
+      const [x, y, w, h] = [x0 + q.x * s, top + q.y * s, q.w * s, q.h * s];
+      doc.lineWidth(0.6).strokeColor("#000");
+      if (q.what === "screw") doc.circle(x, y, 1.6).stroke();
+      else if (q.what === "screwNew") doc.circle(x, y, 1.6).fillAndStroke("#0b5563", "#000");
+      else if (q.what === "dot")
+        doc
+          .moveTo(x - 3, y)
+          .lineTo(x + 3, y)
+          .moveTo(x, y - 3)
+          .lineTo(x, y + 3)
+          .stroke();
+      else if (q.what === "new") doc.rect(x, y, w, h).lineWidth(1.4).fillAndStroke("#e3eef0", "#0b5563");
+      else if (q.what === "tape") doc.rect(x, y, w, h).fill("#0b5563");
+      else if (q.what === "hinge") doc.rect(x, y, w, h).fillAndStroke("#888", "#000");
+      else if (q.what === "glass") doc.rect(x, y, w, h).fillAndStroke("#fff", "#000");
+      else doc.rect(x, y, w, h).stroke();
+      if (q.n !== undefined) write(String(q.n), x + w + 1, y - 2, 6.5, 700, 20);
+    }
+    x0 += (side.widthMm + 14) * s;
+  }
+  doc.fillColor("#000").strokeColor("#000");
+  const words = [...d.legend.map((l) => l.words), ...d.named].join(". ");
+  return write(`${words}.`, MARGIN, top + high * s + 4, 8 * k, 400, width) + 6 * k;
 }
 
 /** What lies with a machine left open, with where the work goes on; null when there is no such job. */

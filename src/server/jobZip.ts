@@ -169,7 +169,7 @@ export async function readJobZip(zip: Uint8Array, nowMs: number): Promise<ReadJo
       if (createHash("sha256").update(files[name]!).digest("hex") !== blob[1])
         problems.push({ where: name, message: "its content does not match its name" });
       blobs[blob[1]!] = files[name]!;
-    } else if (name !== "manifest.json" && name !== "log.json" && !name.endsWith("/"))
+    } else if (!["manifest.json", "log.json", "report.json"].includes(name) && !name.endsWith("/"))
       problems.push({ where: name.slice(0, 120), message: "does not belong in an exported job" });
     if (problems.length >= MOST_TOLD) return { ok: false, problems };
   }

@@ -46,6 +46,8 @@ describe("a job written by the first version", () => {
       expect(`snapshots/${contentHash(data)}.json`).toBe(n);
       if (kind === "build") expect(data.version).toBe(1);
     }
+    const report = JSON.parse(strFromU8(zip["report.json"]!));
+    expect(report).toMatchObject({ format: "helvane.report", version: 1, job: expect.any(String) });
     expect(await importJob((await exportJob(JOB))!)).toMatchObject({ ok: true, added: 0, repeated: kept.events });
   });
   it("a job under the id of the shop's stock is no job", async () => {

@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from "fflate";
-import { compareEvents, type JobEvent, photoOf, STOCK_LOG } from "@/core/job";
+import { compareEvents, fold, type JobEvent, jobReport, photoOf, STOCK_LOG } from "@/core/job";
 import { readBlob, saveBlob } from "@/data/blobStore";
 import { connection } from "@/data/connection";
 import { findEvent, insertEvent, jobNumbers, readLog, storedSnapshots } from "@/data/eventStore";
@@ -13,7 +13,7 @@ import { nowIso, nowMs } from "./now";
 
 export type { Problem } from "./jobZip";
 
-/** One whole job as a zip: manifest.json, log.json, snapshots/HASH.json, blobs/HASH.jpg. */
+/** One whole job as a zip: manifest.json, log.json, report.json, snapshots/HASH.json, blobs/HASH.jpg. */
 export async function exportJob(jobId: string): Promise<Uint8Array | null> {
   const { db } = connection();
   const log = await readLog(db, jobId);
@@ -25,6 +25,9 @@ export async function exportJob(jobId: string): Promise<Uint8Array | null> {
     ),
     "log.json": strToU8(`[\n${events.map((e) => JSON.stringify(e)).join(",\n")}\n]\n`),
   };
+  // Made from the log at any time: whoever reads it back ignores it.
+  const report = jobReport({ state: fold(log.events, log.snapshots), snapshots: log.snapshots });
+  if (report) files["report.json"] = strToU8(JSON.stringify(report, null, 1));
   // As they lie here: a hash is of the very content it was made from, whatever its shape has become since.
   for (const [hash, s] of Object.entries(await storedSnapshots(db, jobId)))
     files[`snapshots/${hash}.json`] = strToU8(`{"kind":${JSON.stringify(s.kind)},"data":${s.json}}`);

@@ -1,10 +1,13 @@
 import { z } from "zod";
-import { DATE_ORDERS } from "@/core/quantity";
+import { DATE_ORDERS, LENGTHS } from "@/core/quantity";
 
 /** How the shop is called and writes its dates. */
 export const Habits = z.strictObject({
   shopName: z.string().trim().max(60),
   dateOrder: z.enum(DATE_ORDERS),
+  lengths: z.enum(LENGTHS),
+  /** First day of a written week: Monday 0 to Sunday 6. */
+  weekStart: z.number().int().min(0).max(6),
   /** The first three questions were answered or put aside. */
   begun: z.boolean(),
 });

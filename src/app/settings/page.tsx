@@ -43,6 +43,7 @@ export default async function SettingsPage() {
   const afar = (await headers()).get(VIA) === "bench-network";
   const { quote, tools, builds } = await readReference();
   const weights = await readWeights();
+  const habits = await readHabits();
   const asked = [
     ...new Set(
       builds.flatMap((b) => {
@@ -61,8 +62,8 @@ export default async function SettingsPage() {
         ))}
       </nav>
       <div id="bench" className="setpart">
-        <HabitSettings habits={await readHabits()} nowMs={nowMs()} />
-        <HoursSettings hours={await readShopHours()} />
+        <HabitSettings habits={habits} nowMs={nowMs()} />
+        <HoursSettings hours={await readShopHours()} weekStart={habits.weekStart} />
         <SettingsForms />
         <ScreenCheck />
       </div>

@@ -22,6 +22,7 @@ export {
 } from "./edit";
 export { keepUntil, removeThing } from "./editAway";
 export { type FamilyGuess, type FamilyLetter, FamilyTable, familyOf, type Looks } from "./families";
+export { type FamilySection, familySection, type SectionPiece, type SectionStuff } from "./familySection";
 export { type BuildIndex, hasFilms, indexBuild, subjectPart } from "./find";
 export { Find } from "./findSchema";
 export { adoptFind, applyFinds, cannotLieOver, findId, type KeptFind } from "./finds";

@@ -87,12 +87,12 @@ describe("the hand-over sheet says what the log says", () => {
     const tap = () => b.do("prove.faultTapped", { class: "dark", xMm: 40, yMm: 50, policyHash: hashes.policy });
     tap();
     expect(rows(b, "Pixel faults")).toEqual([
-      { name: "Found", value: "1 fault" },
+      { name: "Found", value: "1 fault: 1 dark" },
       { name: "Held against", value: policy.name },
     ]);
     tap();
     b.do("prove.faultsAccepted", { by: "Reading Room", reason: "small" });
-    expect(rows(b, "Pixel faults")!.map((r) => r.value)).toEqual(["2 faults", policy.name, "Reading Room"]);
+    expect(rows(b, "Pixel faults")!.map((r) => r.value)).toEqual(["2 faults: 2 dark", policy.name, "Reading Room"]);
   });
   it("screws out, back, staying out, replaced and left over: none is lost between them", () => {
     const b = plannedJob("C").until("partOut:hinge-strip");

@@ -1,7 +1,9 @@
 import { MENDED_WORDS } from "../build";
 import { alignHinges, type HingeReading } from "../hinge";
+import { UNPAIRED } from "../panel";
 import { counted, durationWords, formatMoney, listed } from "../quantity";
 import { type Hold, holdOf } from "../tape";
+import { type ChangedDrawing, changedDrawing } from "./changedDrawing";
 import { buildOf, candidateOf, checksOf, type JobView, oldPanelOf, policyOf, screwsOpen } from "./derived";
 import type { Payload } from "./payloads";
 import type { CheckAnswer } from "./state";
@@ -17,6 +19,8 @@ export interface HandoverSheet {
   handedTo: string | null;
   sections: SheetSection[];
   cautions: string[];
+  /** The machine with what was changed; null before anything new is in. */
+  drawing: ChangedDrawing | null;
 }
 
 export const CONDITION_WORDS: Record<Payload<"triage.conditionNoted">["kind"], string> = {
@@ -45,6 +49,7 @@ export const CHECK_WORDS: Readonly<Record<CheckAnswer["result"], string>> = {
   deferred: "left for later",
 };
 
+const FAULT_WORDS = { bright: "bright", dark: "dark", subPixel: "of one colour only", cluster: "close together" } as const;
 const SCREW_WORDS: Record<string, string> = { staysOut: "stays out", replaced: "replaced", missing: "missing" };
 
 /** From when on new tape holds, at worst; nothing where nothing was pressed. */
@@ -91,6 +96,7 @@ function hingeWords(h: Payload<"after.hingesRead">): string {
 export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet | null {
   const s = v.state;
   if (!s.job) return null;
+  const left = s.changesMade.pairing === true ? undefined : s.changesMade.pairing;
   const old = oldPanelOf(v);
   const cand = candidateOf(v);
   const b = buildOf(v);
@@ -132,6 +138,7 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
       ...s.after.tried
         .filter((t) => t.result === "held")
         .map((t) => ({ name: "Mended", value: `${causeName(v, t.cause)}: the check holds since` })),
+      ...(left ? [{ name: "Pairing", value: `not done: ${left.why}` }] : []),
       ...s.mends.map((m) => ({
         name: "Mended",
         value: `${MENDED_WORDS[m.what]} of ${b?.part.get(m.part)?.name.toLowerCase() ?? m.part}${m.how ? `, ${m.how}` : ""}`,
@@ -139,6 +146,10 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
     ],
   };
   const { out } = screwsOpen(s);
+  const byClass = (["bright", "dark", "subPixel", "cluster"] as const).flatMap((k) => {
+    const n = faults.filter((f) => f.class === k).length;
+    return n ? [`${n} ${FAULT_WORDS[k]}`] : [];
+  });
   return {
     number: s.job.number,
     customer: s.job.customer,
@@ -203,7 +214,7 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
       {
         title: "Pixel faults",
         rows: [
-          { name: "Found", value: faults.length ? counted(faults.length, "fault") : "none" },
+          { name: "Found", value: faults.length ? `${counted(faults.length, "fault")}: ${listed(byClass)}` : "none" },
           ...(policyOf(v) ? [{ name: "Held against", value: policyOf(v)!.name }] : []),
           ...(s.prove.accepted ? [{ name: "Accepted by", value: s.prove.accepted.by }] : []),
         ],
@@ -223,8 +234,10 @@ export function handoverSheet(v: JobView, minutes: number | null): HandoverSheet
         rows: [{ name: "Hands-on, expected (P50)", value: minutes === null ? "no plan" : `${Math.round(minutes)} min` }],
       },
     ],
+    drawing: changedDrawing(v),
     cautions: [
       ...tapeCaution(v),
+      ...(left ? [`The panel is not paired to the board, taken so by ${left.by}. ${UNPAIRED}`] : []),
       "The old panel goes to electronics recycling under local rules.",
       "If the picture flickers, goes dark or smells warm: switch off, mains out, and bring it back.",
     ],

@@ -3,6 +3,7 @@ export type { Answer, Refusal } from "./answer";
 export { apply } from "./apply";
 export { HEAT_TOOLS, HEAT_WORDS } from "./bench/heatTools";
 export { mayPullLiners, maySeat } from "./bond/seating";
+export { type ChangedDrawing, changedDrawing, type Drawn } from "./changedDrawing";
 export {
   browserOf,
   type Clock,
@@ -40,6 +41,7 @@ export { type Power, packCut, powerOf, standsOpen } from "./power";
 export { personalIn, REMOVED, redacted } from "./redact";
 export { type ActType, RULES, ruleOf } from "./registry";
 export { mayPlanAnew } from "./replan";
+export { type JobReport, jobReport } from "./report";
 export type { Photo } from "./shapes";
 export {
   type ArrivalItem,

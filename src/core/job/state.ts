@@ -151,7 +151,7 @@ export interface JobState {
   subject: SubjectPlace;
   transplanted: Record<string, true>;
   /** Changes the fit asked for that are made, by field. */
-  changesMade: Record<string, true>;
+  changesMade: Record<string, true | Payload<"after.pairingLeft">>;
   looseTest: {
     eventId: string;
     clock: string;

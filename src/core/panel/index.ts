@@ -22,6 +22,7 @@ export type { PanelPatch } from "./patch";
 export { type Extra, promised } from "./promised";
 export { DAY_MINOR, type Ranking, rankCandidates, rankWords } from "./rank";
 export { DESTROYING, type DestroyingField, NOT_BY_EYE } from "./rules";
+export { UNPAIRED } from "./rules/pairing";
 export { CHANGES, type Change, type FieldVerdict, type FitRow, type Shown } from "./rules/row";
 export { Claim, FACTS, OtherName, Panel, Tab } from "./schema";
 export { unknownPanel } from "./unknownPanel";

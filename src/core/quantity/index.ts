@@ -1,3 +1,4 @@
+export { inchesBeside, LENGTHS, type Lengths, readLength } from "./length";
 export { formatMoney } from "./money";
 export { readNumber } from "./number";
 export { confidenceOf, DECIDES_AT, decides, SOURCE_CONFIDENCE, SOURCE_WORDS, SOURCES, type Source, type Sourced } from "./source";

@@ -6,6 +6,26 @@ import type { TriageTable } from "@/core/triage";
 import { Choose } from "../controls/Choose";
 import { SaidBox } from "../controls/SaidBox";
 
+/** A chance on its ruler from 0 to 1: solid up to the value, the shipped or saved one as a tick. */
+const Chance = ({ value, was }: { value: number; was: number }) => {
+  const x = (v: number) => Math.max(0, Math.min(1, Number.isFinite(v) ? v : 0)) * 160;
+  return (
+    <svg width={162} height={18} className="dw flex-none" aria-hidden="true">
+      <path d="M1 14h160M1 11v6M41 12v4M81 11v6M121 12v4M161 11v6" className="pen1 s3" />
+      <rect x={1} y={5} width={x(value)} height={6} className="pf" />
+      {Math.abs(value - was) > 1e-9 && <path d={`M${1 + x(was)} 1v14`} className="pen2 spart" />}
+    </svg>
+  );
+};
+
+/** What share of all causes this weight is. */
+const share = (t: TriageTable, prior: number) =>
+  prior /
+  Math.max(
+    1e-9,
+    t.faults.reduce((n, f) => n + f.prior, t.noneOfThese.prior + t.noFault.prior),
+  );
+
 /** Priors, and the strengths of one finding at a time, typed where they stand. Saved whole and validated, or not at all. */
 export function FaultModel({ table, version }: { table: TriageTable; version: number }) {
   const router = useRouter();
@@ -39,16 +59,18 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
   };
   const number = (v: string) => (v.trim() === "" ? 0 : Number(v.replace(",", ".")));
   const finding = draft.findings.find((f) => f.id === at);
+  const savedFinding = table.findings.find((f) => f.id === at);
   const setFinding = (change: Partial<TriageTable["findings"][number]>) =>
     setDraft({ ...draft, findings: draft.findings.map((f) => (f.id === at ? { ...f, ...change } : f)) });
   return (
     <>
       <p className="q">
         {draft.source}. Strength = the chance that this fault alone brings the finding about; two faults add up by noisy-OR. All
-        figures are adjustable defaults (A).
+        figures are adjustable defaults (A). Causes are weighed against each other: a ruler shows the share of all, from 0 to 1. A
+        tick is the value saved, while it is being changed.
       </p>
       <SaidBox said={said} />
-      <div className="grid grid-cols-2 gap-8">
+      <div className="grid gap-8 lg:grid-cols-2">
         <section>
           <h2 className="sec">How often each is the cause</h2>
           <ul className="rows">
@@ -57,6 +79,10 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
                 <label className="grow" htmlFor={`prior-${f.id}`}>
                   {f.name}
                 </label>
+                <Chance
+                  value={share(draft, f.prior)}
+                  was={share(table, table.faults.find((x) => x.id === f.id)?.prior ?? f.prior)}
+                />
                 <input
                   id={`prior-${f.id}`}
                   className="mono"
@@ -77,6 +103,7 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
                 <label className="grow" htmlFor={`prior-${k}`}>
                   {draft[k].name}
                 </label>
+                <Chance value={share(draft, draft[k].prior)} was={share(table, table[k].prior)} />
                 <input
                   id={`prior-${k}`}
                   className="mono"
@@ -107,6 +134,7 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
                     <label className="grow" htmlFor={`s-${f.id}`}>
                       {f.name}
                     </label>
+                    <Chance value={finding.strength?.[f.id] ?? 0} was={savedFinding?.strength?.[f.id] ?? 0} />
                     <input
                       id={`s-${f.id}`}
                       className="mono"
@@ -121,6 +149,7 @@ export function FaultModel({ table, version }: { table: TriageTable; version: nu
                   <label className="grow" htmlFor="s-leak">
                     Nothing at fault
                   </label>
+                  <Chance value={finding.leak ?? 0} was={savedFinding?.leak ?? 0} />
                   <input
                     id="s-leak"
                     className="mono"

@@ -10,7 +10,7 @@ const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"
 const SHORT = "Mon Tue Wed Thu Fri Sat Sun";
 
 /** Bench hours, hand-over, the carrier, holidays: what a promised date goes by. */
-export function HoursSettings({ hours }: { hours: ShopHours }) {
+export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStart: number }) {
   const router = useRouter();
   const short = SHORT.split(" ");
   const [bench, setBench] = useState(hours.bench.map(hoursText));
@@ -69,9 +69,9 @@ export function HoursSettings({ hours }: { hours: ShopHours }) {
       <h2 className="sec">When the shop works</h2>
       <p className="q">Promised dates go by these: bench hours, when machines are handed over, when parcels come.</p>
       <div className="grid grid-cols-2 gap-3">
-        {DAYS.map((d, i) => (
-          <label key={d} className="field">
-            <span>{d}</span>
+        {DAYS.map((_, k) => (k + weekStart) % 7).map((i) => (
+          <label key={i} className="field">
+            <span>{DAYS[i]}</span>
             <input
               value={bench[i]}
               placeholder="closed"

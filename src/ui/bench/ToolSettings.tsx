@@ -6,6 +6,7 @@ import { send } from "@/client/send";
 import type { ToolStock } from "@/core/teardown";
 import { SaidBox } from "../controls/SaidBox";
 import { Tick } from "../controls/Tick";
+import { ToolWall } from "./ToolWall";
 
 type Sub = ToolStock["substitutes"][number];
 const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
@@ -49,22 +50,10 @@ export function ToolSettings({ stock, version, asked }: { stock: ToolStock; vers
       }}
     >
       <h2 className="sec">Tools on the wall</h2>
-      <ul className="flex flex-wrap gap-2" aria-label="Tools the shop has">
-        {have.map((t) => (
-          <li key={t} className="flex items-center gap-2 border border-rule px-2">
-            {t}
-            <button
-              type="button"
-              className="link min-h-9"
-              aria-label={`${t}: not here any more`}
-              onClick={() => setHave(have.filter((x) => x !== t))}
-            >
-              gone
-            </button>
-          </li>
-        ))}
-        {have.length === 0 && <li className="q">Nothing yet: every plan will ask for everything.</li>}
-      </ul>
+      <p className="q">
+        Dashed: a build asks for it and it is not here. {missing.length === 0 ? "Nothing a build asks for is missing." : ""}
+      </p>
+      <ToolWall have={have} missing={missing} onGone={(t) => setHave(have.filter((x) => x !== t))} onHang={add} />
       <div className="flex items-end gap-2">
         <label className="field grow">
           <span>Another tool</span>
@@ -79,7 +68,6 @@ export function ToolSettings({ stock, version, asked }: { stock: ToolStock; vers
           Hang it up
         </button>
       </div>
-      {missing.length > 0 && <p className="q">Asked for by builds, not here: {missing.join(", ")}.</p>}
       <h3 className="font-bold">What may stand in</h3>
       {subs.map((s, i) => (
         <div key={i} className="flex flex-wrap items-end gap-2 border-b border-hair pb-2">

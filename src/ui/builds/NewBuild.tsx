@@ -1,9 +1,10 @@
 "use client";
 import { useState } from "react";
-import { type Build, type FamilyLetter, type FamilyTable, familyOf, templateFor } from "@/core/build";
+import { type Build, type FamilyLetter, type FamilyTable, familyOf, familySection, templateFor } from "@/core/build";
 import type { PlanWeights } from "@/core/teardown";
 import { Desk } from "../shell/Desk";
 import { BuildEditor } from "./BuildEditor";
+import { FamilySection, SectionHatches } from "./FamilySection";
 
 /** A machine nobody has described: a few looks at it closed give its family, and from there a template. */
 export function NewBuild({
@@ -57,7 +58,7 @@ export function NewBuild({
           ))}
         </datalist>
       </label>
-      <div className="grid gap-8 sm:grid-cols-2">
+      <div className="grid gap-8 lg:grid-cols-[2fr_3fr]">
         <section aria-label="Looks">
           <h2 className="sec">Look at it closed</h2>
           <ul className="rows">
@@ -87,32 +88,39 @@ export function NewBuild({
         </section>
         <section aria-label="Families">
           <h2 className="sec">Likely</h2>
+          <SectionHatches />
           <ul className="rows">
             {guess.ranked.map((r) => (
-              <li key={r.family} style={{ alignItems: "center" }}>
-                <b className="mono">{r.family}</b>
-                <span className="grow">
-                  {r.name}
+              <li key={r.family} className="familyrow" data-unlikely={r.p < 0.03 || undefined}>
+                <FamilySection family={r.family} />
+                <div className="min-w-0 grow">
+                  <b className="flex items-baseline gap-2">
+                    <span className="mono text-[22px]">{r.family}</span>
+                    <span className="grow">{r.name}</span>
+                    <span className="mono">{Math.round(r.p * 100)} %</span>
+                  </b>
                   <svg width="100%" height={8} aria-hidden="true">
                     <rect y={2} width={`${r.p * 100}%`} height={5} className="pf" />
                   </svg>
-                </span>
-                <em className="mono">{Math.round(r.p * 100)} %</em>
-                <button
-                  type="button"
-                  className="btn quiet"
-                  disabled={model.trim().length < 3}
-                  aria-label={`Start from the template of family ${r.family}`}
-                  onClick={() => start(r.family)}
-                >
-                  Start
-                </button>
+                  <p>{familySection(r.family).rim}</p>
+                  <p className="text-ink-2">{familySection(r.family).way}</p>
+                  <button
+                    type="button"
+                    className="btn quiet mt-1"
+                    disabled={model.trim().length < 3}
+                    aria-label={`Start from the template of family ${r.family}`}
+                    onClick={() => start(r.family)}
+                  >
+                    {model.trim().length < 3 ? `Start with ${r.family}: name the machine first` : `Start with ${r.family}`}
+                  </button>
+                </div>
               </li>
             ))}
           </ul>
           <p className="q">
-            {model.trim().length < 3 ? "Name the machine first. " : ""}The wrong family means prying at the wrong layer: below 80
-            %, look again. A template has nothing measured; the maker's service information comes first.
+            Sections are typical, at the lid's edge with its front up; yellow is the tool, and the tape it meets. The wrong family
+            means prying at the wrong layer: below 80 %, look again. A template has nothing measured; the maker's service
+            information comes first.
           </p>
         </section>
       </div>

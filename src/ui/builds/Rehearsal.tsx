@@ -9,6 +9,7 @@ import {
   type DrillSlip,
   drillOf,
   drillScore,
+  drillView,
   judgePick,
   NO_DRILL,
   nextOf,
@@ -17,9 +18,15 @@ import {
   type Step,
 } from "@/core/teardown";
 import { Mark } from "../draw/Mark";
+import { trayFacts } from "../job/facts";
+import { sideOf } from "../lid/DrawingPane";
+import { LidDrawing } from "../lid/LidDrawing";
+import type { Layer } from "../lid/layers";
 import { Desk } from "../shell/Desk";
+import { Tray } from "../shell/Tray";
 
 const PICKS = 4;
+const SHOWN: ReadonlySet<Layer> = new Set(["screws", "tape", "cables"]);
 const SLIP_WORDS: Record<DrillSlip, string> = {
   power: "power before hands",
   held: "what still holds",
@@ -63,6 +70,8 @@ export function Rehearsal({
       </Desk>
     );
   const at = new Set(done);
+  const opens = drill.plan.out.find((s) => s.kind === "screwsOut" || s.kind === "partOut" || s.kind === "partFold");
+  const first = opens ? sideOf(build, opens) : "lid";
   const over = nextOf(drill, at) === null;
   const keep = (d: { slip?: DrillSlip; score?: number }) => {
     setKept(addDrill(kept, d));
@@ -89,6 +98,10 @@ export function Rehearsal({
     setDone(next);
     if (nextOf(drill, new Set(next)) === null) keep({ score: drillScore(drill.plan.out.length, slips) });
   };
+  const steps = done.map((id) => drill.graph.steps.get(id)!);
+  const view = drillView(build, steps);
+  const last = steps.at(-1);
+  const side = last && !["shutDown", "mainsOut", "batteryOff", "drain"].includes(last.kind) ? sideOf(build, last) : first;
   const weak = (Object.entries(kept.slips) as [DrillSlip, number][]).sort((a, b) => b[1] - a[1]);
   return (
     <Desk
@@ -103,51 +116,73 @@ export function Rehearsal({
         {drill.plan.out.length}, {counted(slips, "slip")} so far{kept.best !== null && `, best run ${kept.best} %`}. A drill:
         nothing is recorded in any job.
       </p>
-      {over ? (
-        <div className="look" role="status">
-          <Mark kind={slips ? "change" : "same"} size={26} />
-          <div>
-            <b>{slips ? `Out, with ${counted(slips, "slip")}.` : "Out, without a slip."}</b>{" "}
-            <button
-              type="button"
-              className="link"
-              onClick={() => {
-                setDone([]);
-                setSlips(0);
-                setWrong(null);
-                setNote(null);
-              }}
-            >
-              Once more
-            </button>
+      <div className="rehearse">
+        <section aria-label="The machine" className="onshell">
+          <div className="rehearse-lid">
+            <LidDrawing
+              build={build}
+              view={side}
+              layers={SHOWN}
+              state={view.state}
+              old={null}
+              candidate={null}
+              step={wrong?.step && sideOf(build, wrong.step) === side ? wrong.step : null}
+            />
           </div>
+          <p className="q">
+            {side === "base" ? "Base, seen from below. Hinge edge away from you." : "Lid, seen from the front. Hinge down."} As it
+            stands after what was done.
+          </p>
+        </section>
+        <div className="flex min-w-0 flex-col gap-3">
+          {over ? (
+            <div className="look" role="status">
+              <Mark kind={slips ? "change" : "same"} size={26} />
+              <div>
+                <b>{slips ? `Out, with ${counted(slips, "slip")}.` : "Out, without a slip."}</b>{" "}
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() => {
+                    setDone([]);
+                    setSlips(0);
+                    setWrong(null);
+                    setNote(null);
+                  }}
+                >
+                  Once more
+                </button>
+              </div>
+            </div>
+          ) : (
+            <ul className="flex flex-col gap-2" aria-label="Pick the next step">
+              {picks.map((s) => (
+                <li key={s.id}>
+                  <button type="button" className="btn w-full" aria-pressed={wrong?.step.id === s.id} onClick={() => pick(s)}>
+                    {s.title}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          )}
+          {wrong && (
+            <div className="refusal" role="alert">
+              <Mark kind="stop" size={26} />
+              <div>
+                <b>{wrong.step.title}: not now</b>
+                {wrong.why}
+              </div>
+            </div>
+          )}
+          {note && (
+            <div className="look" role="status">
+              <Mark kind="same" size={22} />
+              <p>{note}</p>
+            </div>
+          )}
         </div>
-      ) : (
-        <ul className="flex flex-col gap-2" aria-label="Pick the next step">
-          {picks.map((s) => (
-            <li key={s.id}>
-              <button type="button" className="btn w-full" aria-pressed={wrong?.step.id === s.id} onClick={() => pick(s)}>
-                {s.title}
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
-      {wrong && (
-        <div className="refusal" role="alert">
-          <Mark kind="stop" size={26} />
-          <div>
-            <b>{wrong.step.title}: not now</b>
-            {wrong.why}
-          </div>
-        </div>
-      )}
-      {note && (
-        <div className="look" role="status">
-          <Mark kind="same" size={22} />
-          <p>{note}</p>
-        </div>
-      )}
+      </div>
+      <Tray facts={trayFacts(view, null)} />
       <div className="grid grid-cols-2 gap-8">
         <section aria-label="Done so far">
           <h2 className="sec">Done so far</h2>

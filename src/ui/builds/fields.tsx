@@ -1,7 +1,7 @@
 "use client";
 import { type ReactNode, useState } from "react";
 import type { Build } from "@/core/build";
-import { readNumber } from "@/core/quantity";
+import { readLength, readNumber } from "@/core/quantity";
 import { Choose } from "../controls/Choose";
 import { Tick } from "../controls/Tick";
 
@@ -82,7 +82,7 @@ export function Num({
             if (value !== null) empty();
             return;
           }
-          const n = readNumber(text) ?? Number.NaN;
+          const n = (/\bmm\b/.test(label) ? readLength(text) : readNumber(text)) ?? Number.NaN;
           if (text === "" || !Number.isFinite(n) || n < from || n > to) return setWrong(`${from} to ${to}`);
           setWrong(null);
           if (n !== value) onPut(n);

@@ -1,6 +1,6 @@
 "use client";
 import { useCallback } from "react";
-import { readNumber } from "@/core/quantity";
+import { readLength, readNumber } from "@/core/quantity";
 
 /** A number typed with either decimal mark; what is none, or out of its range, is said where it stands and nothing is sent. */
 export function NumberField({
@@ -20,9 +20,13 @@ export function NumberField({
   width?: number;
   required?: boolean;
 }) {
-  const n = readNumber(value);
+  const n = /\bmm\b/.test(label) ? readLength(value) : readNumber(value);
   const wrong =
     value.trim() === "" ? "" : n === null ? `"${value}" is not a number` : n < min || n > max ? `${min} to ${max}` : "";
+  // Inches are put over into mm as soon as the field is left or sent: the forms read mm.
+  const over = () => {
+    if (n !== null && readNumber(value) === null) onText(String(n));
+  };
   const say = useCallback((el: HTMLInputElement | null) => el?.setCustomValidity(wrong), [wrong]);
   return (
     <label className="field" style={width ? { width } : undefined}>
@@ -36,6 +40,8 @@ export function NumberField({
         value={value}
         aria-invalid={wrong !== ""}
         onChange={(e) => onText(e.target.value)}
+        onBlur={over}
+        onKeyDown={(e) => e.key === "Enter" && over()}
       />
       {wrong && <span className="wrong">{wrong}</span>}
     </label>

@@ -6,6 +6,7 @@ import type { JobPageReply, JobReference } from "@/wire/jobPage";
 import { loadStations } from "../station/StationColumn";
 import { loadDialogs } from "./BenchDialogs";
 import { JobFrame } from "./JobFrame";
+import { Tour } from "./Tour";
 import { useJobLog } from "./useJobLog";
 import { useJobPage } from "./useJobPage";
 import { useStation } from "./useStation";
@@ -18,6 +19,8 @@ export interface WorkspaceProps extends JobPageReply {
   cursor: number;
   nowMs: number;
   clockFixed: boolean;
+  /** The parts of the screen are explained where they stand. */
+  tour?: boolean;
 }
 
 const kindsOf = (r: JobReference): Snapshots => {
@@ -64,17 +67,20 @@ export function JobWorkspace(props: WorkspaceProps) {
   if (log.held?.by !== "away") awaySince.current = null;
   else awaySince.current ??= nowMs;
   return (
-    <JobFrame
-      key={station}
-      jobId={jobId}
-      station={station}
-      go={go}
-      log={log}
-      reference={page.reference}
-      renew={page.renew}
-      first={page.plan}
-      nowMs={nowMs}
-      awaySinceMs={awaySince.current}
-    />
+    <>
+      {props.tour && <Tour />}
+      <JobFrame
+        key={station}
+        jobId={jobId}
+        station={station}
+        go={go}
+        log={log}
+        reference={page.reference}
+        renew={page.renew}
+        first={page.plan}
+        nowMs={nowMs}
+        awaySinceMs={awaySince.current}
+      />
+    </>
   );
 }

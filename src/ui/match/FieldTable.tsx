@@ -1,5 +1,6 @@
 "use client";
 import { Fragment, useEffect, useRef, useState } from "react";
+import { useLengths } from "@/client/habit";
 import type { FitRow } from "@/core/panel";
 import { Term } from "../controls/Term";
 import { MARK_WORDS, Mark, markOf } from "../draw/Mark";
@@ -19,6 +20,7 @@ export function FieldTable({
   isNew: boolean;
   onAt: (field: string | null) => void;
 }) {
+  const lengths = useLengths();
   const here = useRef<HTMLTableRowElement>(null);
   const [open, setOpen] = useState<readonly string[]>([]);
   useEffect(() => {
@@ -36,10 +38,10 @@ export function FieldTable({
       >
         <th scope="row">{r.name}</th>
         <td>
-          <Value v={r.old} />
+          <Value v={r.old} unit={/, mm$/.test(r.name) ? " mm" : ""} />
         </td>
         <td>
-          <Value v={r.candidate} />
+          <Value v={r.candidate} unit={/, mm$/.test(r.name) ? " mm" : ""} />
         </td>
         <td title={r.reason}>
           <span className="flex items-center gap-2">
@@ -51,7 +53,7 @@ export function FieldTable({
       {(r.verdict !== "same" || r.field === at) && (
         <tr className="why" data-at={r.field === at}>
           <td colSpan={4}>
-            {r.reason}
+            {lengths(r.reason)}
             {r.change && ` Needs: ${r.change.part}, ${r.change.minutes} min.`}
           </td>
         </tr>

@@ -1,4 +1,5 @@
 import { addDays, format, isSameDay } from "date-fns";
+import { useLengths } from "@/client/habit";
 import type { LeadTime } from "@/core/catalogue";
 import type { FitRow, Overall, Shown } from "@/core/panel";
 import { SOURCE_WORDS } from "@/core/quantity";
@@ -8,10 +9,12 @@ export const overallMark = (o: Overall): MarkKind =>
   o.kind === "doNotConnect" ? "look" : o.kind === "same" || o.kind === "change" || o.kind === "ask" ? o.kind : "stop";
 
 /** A value with the line and the letter that say how it is known. */
-export const Value = ({ v }: { v: Shown }) =>
-  v.source ? (
+export const Value = ({ v, unit = "" }: { v: Shown; unit?: string }) => {
+  const lengths = useLengths();
+  const beside = unit ? lengths(`${v.text}${unit}`) : v.text;
+  return v.source ? (
     <>
-      <span className={`mono u u-${v.source}`}>{v.text}</span>
+      <span className={`mono u u-${v.source}`}>{beside === `${v.text}${unit}` ? v.text : beside}</span>
       <abbr className="src" title={SOURCE_WORDS[v.source]}>
         {v.source}
       </abbr>
@@ -19,6 +22,7 @@ export const Value = ({ v }: { v: Shown }) =>
   ) : (
     <span className="q">unknown</span>
   );
+};
 
 /** One mark per compared field, in the order of the table. */
 export function Fingerprint({ rows }: { rows: readonly FitRow[] }) {

@@ -1,6 +1,6 @@
 "use client";
 import { confidenceColumn, FACT_LABEL, FACTS, type FactName, factColumns, sourceColumn, VALUE_WORDS } from "@/core/panel";
-import { SOURCE_CONFIDENCE, SOURCE_WORDS, SOURCES, type Source } from "@/core/quantity";
+import { readLength, readNumber, SOURCE_CONFIDENCE, SOURCE_WORDS, SOURCES, type Source } from "@/core/quantity";
 import { Mark } from "../draw/Mark";
 
 /** What the form holds: text by column, and what is wrong with it. */
@@ -38,6 +38,12 @@ export function Cell({ f, fact, column, width }: { f: FormHandle; fact: FactName
   const choices = choicesOf(fact);
   const wrong = f.problems.get(column);
   const source = f.cells[sourceColumn(fact)];
+  // Inches are put over into the column's mm.
+  const over = () => {
+    const typed = f.cells[column] ?? "";
+    const mm = column.endsWith("_mm") && readNumber(typed) === null ? readLength(typed) : null;
+    if (mm !== null) f.set(column, String(mm));
+  };
   const props = {
     "aria-label": name,
     "aria-invalid": wrong ? true : undefined,
@@ -61,6 +67,8 @@ export function Cell({ f, fact, column, width }: { f: FormHandle; fact: FactName
       placeholder="unknown"
       maxLength={400}
       onChange={(e) => f.set(column, e.target.value)}
+      onBlur={over}
+      onKeyDown={(e) => e.key === "Enter" && over()}
     />
   );
 }

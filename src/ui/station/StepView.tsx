@@ -13,6 +13,7 @@ import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
 import { InHand } from "./InHand";
 import { asksLamp, LampChoice } from "./LampChoice";
+import { PairingLeft } from "./PairingLeft";
 import { PlacePhotos } from "./PlacePhotos";
 import { PointCheck, pointOf } from "./PointCheck";
 import { ProvePass } from "./ProvePass";
@@ -130,6 +131,7 @@ export function StepView({ step }: { step: Step }) {
       )}
       {FED.has(step.kind) && <SupplyChoice />}
       {asksLamp(step.kind) && <LampChoice />}
+      {step.kind === "change" && step.target === "pairing" && <PairingLeft />}
       <TapeChoice step={step} />
       {step.kind === "tapeLay" && <TapePlan />}
       {warmed && <Warming tape={warmed} />}

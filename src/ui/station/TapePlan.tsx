@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { candidateOf } from "@/core/job";
-import { counted, listed, mm, readNumber } from "@/core/quantity";
+import { counted, listed, mm, readLength } from "@/core/quantity";
 import { FLUSH, type RollHere, type TapeOffer, type TapeOptions, tapeOptions } from "@/core/tape";
 import { PAPERS } from "@/core/teardown";
 import { Mark } from "../draw/Mark";
@@ -18,7 +18,7 @@ export function TapePlan() {
   const [pocket, setPocket] = useState(told?.pocketMm === undefined ? "" : String(told.pocketMm));
   const [panel, setPanel] = useState(told?.panelMm === undefined ? "" : String(told.panelMm));
   if (!build || build.data.subject.bringsTape) return null;
-  const [pocketMm, panelMm] = [readNumber(pocket), readNumber(panel)];
+  const [pocketMm, panelMm] = [readLength(pocket), readLength(panel)];
   const odd = [
     pocket.trim() && !(pocketMm !== null && pocketMm > 0 && pocketMm <= 20)
       ? `Pocket: read "${pocket.trim()}", expected 0.1 to 20 mm.`

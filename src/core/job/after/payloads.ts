@@ -15,6 +15,8 @@ export const afterPayloads = {
   /** What was to be mended is: the check tells whether it was that. */
   "after.mended": z.strictObject({ cause: word, note: z.string().trim().max(200).default("") }),
   "after.left": z.strictObject({ why: text(200) }),
+  /** The panel cannot be bound to its board here, and who of the customer's took it so. */
+  "after.pairingLeft": z.strictObject({ by: text(80), why: text(200) }),
   /** Lid against base, closed: gaps and steps in mm, lid minus base, + stands out. */
   "after.hingesRead": z.strictObject({
     when: z.enum(["before", "after"]),

@@ -1,6 +1,6 @@
 import { SERVES_OF_LEAD } from "../../causes";
 import { no } from "../answer";
-import { buildOf, checksOf } from "../derived";
+import { buildOf, changesOf, checksOf, passStatus } from "../derived";
 import type { RulesOf } from "../rule";
 import { seated } from "../subject";
 import type { afterPayloads } from "./payloads";
@@ -73,6 +73,21 @@ export const afterRules = {
       // What was taken off for it still has to go back; what was not touched is of no interest any more.
       s.after.reached = s.after.reached.filter((c) => s.touched[c]);
       s.after.chase = null;
+    },
+  },
+  "after.pairingLeft": {
+    name: "pairing left undone",
+    on: "desk",
+    may: (_, v) => {
+      const c = changesOf(v).find((x) => x.field === "pairing");
+      if (!c) return no("change", "This machine does not pair its panel.");
+      if (c.made) return no("change", "That is done.");
+      return passStatus(v, "open").complete && seated(v.s)
+        ? null
+        : no("change", "First power and picture are proven: nobody can say before that what is left.");
+    },
+    apply: (s, p) => {
+      s.changesMade.pairing = p;
     },
   },
   "after.hingesRead": {

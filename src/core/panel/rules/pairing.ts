@@ -7,6 +7,10 @@ declare module "./row" {
   }
 }
 
+/** What a panel nobody bound to its board may lack. */
+export const UNPAIRED =
+  "Left unpaired it may lose its colour tone, its brightness control or sleep on closing, and the machine may warn at every start.";
+
 /** Whether the machine has to be told of a new panel by its maker's software. */
 const judge: Rule = ({ build }) => {
   const spec: Spec<boolean> = {
@@ -26,8 +30,7 @@ const judge: Rule = ({ build }) => {
     ? row(spec, value, value, {
         verdict: "change",
         words: "pair it",
-        reason:
-          "Bind the new panel with the maker's software, after power is proven. Left unpaired it may lose its colour tone, its brightness control or sleep on closing, and the machine may warn at every start.",
+        reason: `Bind the new panel with the maker's software, after power is proven. ${UNPAIRED}`,
         change: CHANGES.pair,
       })
     : row(spec, value, value, { verdict: "same", words: "same", reason: "This machine takes any panel that fits." });

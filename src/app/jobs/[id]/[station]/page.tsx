@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { cookies } from "next/headers";
 import { notFound } from "next/navigation";
 import { allJobs } from "@/server/find";
 import { isJobId } from "@/server/http";
@@ -28,6 +29,7 @@ export default async function JobPage({ params }: { params: Promise<{ id: string
       {...page}
       nowMs={nowMs()}
       clockFixed={clockIsFixed()}
+      tour={process.env.HELVANE_SEED === "year" && !(await cookies()).has("helvane-tour")}
     />
   );
 }

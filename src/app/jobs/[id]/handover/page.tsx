@@ -4,6 +4,7 @@ import { notFound } from "next/navigation";
 import { readSheet } from "@/server/handover";
 import { isJobId } from "@/server/http";
 import { nowMs } from "@/server/now";
+import { ChangedMachine } from "@/ui/sheets/ChangedMachine";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Hand-over sheet, Helvane" };
@@ -31,6 +32,7 @@ export default async function Handover({ params }: { params: Promise<{ id: strin
           {sheet.machine} for {sheet.customer}
           {sheet.handedTo && `, handed to ${sheet.handedTo}`}. {format(nowMs(), "EEE d MMM yyyy")}
         </p>
+        {sheet.drawing && <ChangedMachine drawing={sheet.drawing} />}
         <div className="grid grid-cols-2 gap-x-8 gap-y-5">
           {sheet.sections.map((s) => (
             <section key={s.title}>
