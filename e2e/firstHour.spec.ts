@@ -307,7 +307,7 @@ test("the demo explains its screen where it stands, once: read, it is gone for g
     const tour = page.getByRole("complementary", { name: "What is what on this screen" });
     await expect(tour).toBeVisible();
     for (const part of ["The plate", "The route", "The drawing", "The tray", "Letters and lines"])
-      await expect(tour.getByText(part, { exact: true })).toBeVisible();
+      await expect(tour.getByRole("term").filter({ hasText: part })).toBeVisible();
     // It is no dialog: the plate is on top of nothing and takes its press.
     await expect(page.getByRole("dialog")).toHaveCount(0);
     const title = await page.locator("h1").textContent();

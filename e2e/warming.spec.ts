@@ -64,7 +64,17 @@ test("a strip is warmed: planned under its ceilings, followed over a reload, see
   expect((await bench.actElsewhere(id, "bench.heatOn", { tool: "mat", setC: 58 })).reason).toMatch(/heats already/);
   await page.goto(bench.url);
   await expect(page.getByRole("contentinfo")).toContainText(/Mat \d+ °C/);
-  await bench.station(id, "open");
+  // Every page of the desk says it, and the way there is one key; another job's page says it too.
+  await page.goto(`${bench.url}/panels`);
+  await expect(page.locator(".hot-elsewhere")).toContainText(/Mat \d+ °C on at .* for/);
+  const other = await bench.newJob("Ostrel Kestrel 14");
+  await bench.station(other, "triage");
+  await expect(page.locator(".hot-elsewhere", { hasText: "Go there to say it was seen off" })).toBeVisible();
+  await page.goto(`${bench.url}/settings`);
+  await expect(page.locator(".hot-elsewhere")).toBeVisible();
+  await page.keyboard.press("h");
+  await page.waitForURL(`**/jobs/${id}/open`);
+  await bench.ready("open");
   await bench.letGo();
   await bench.key("h");
   await expect(page.getByRole("contentinfo")).toContainText("No heat");

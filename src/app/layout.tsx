@@ -2,6 +2,7 @@ import type { Metadata, Viewport } from "next";
 import { cookies, headers } from "next/headers";
 import type { ReactNode } from "react";
 import { readHabits } from "@/server/habits";
+import { HeatElsewhere } from "@/ui/shell/HeatElsewhere";
 import { TypedEarly } from "@/ui/shell/TypedEarly";
 import { NOTE_EARLY } from "@/ui/shell/typedEarlyNote";
 import "./globals.css";
@@ -20,6 +21,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <body>
         {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of our own, before all other scripts */}
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: NOTE_EARLY }} />
+        <HeatElsewhere />
         {children}
         <TypedEarly />
       </body>

@@ -1,6 +1,6 @@
 import type { Build } from "../build";
 import type { Jet, Mat } from "./acts";
-import { type CalNow, HeatRun } from "./heatRun";
+import { type CalNow, HeatRun, mixAt } from "./heatRun";
 import { type Isotherm, isotherms } from "./isotherms";
 import { type Edge, type LidModel, lidModel, type Thing } from "./lid";
 import { quantile, tapeCells } from "./measure";
@@ -58,9 +58,13 @@ export interface HeatSeen {
   softInS: number | null;
   peaksC: Partial<Record<Thing, number>>;
   hottestC: number;
+  /** The strip that is coldest now, over the time so far: s, and its coldest tenth over the tool's range, °C. Told with `look`. */
+  trace: { s: number; lowC: number; midC: number; highC: number }[];
   lines: Isotherm[];
 }
 
+/** How often a strip is kept for its line over time, s. */
+const TRACE_S = 5;
 /** How far it is looked ahead while it heats, s. */
 export const AHEAD_S = 300;
 /** Picking: speed along a strip, mm/s, and what is kept in hand, s (adj). */
@@ -78,6 +82,7 @@ const READ_SD_K = 1.5;
 export class Following {
   private readonly m: LidModel;
   private run: HeatRun;
+  private readonly kept: { s: number; q10C: Record<string, number[]> }[] = [];
   private taken = 0;
   private at = 0;
   constructor(private ask: FollowAsk) {
@@ -134,6 +139,7 @@ export class Following {
     if (same) return;
     const to = this.at;
     this.run = this.begin();
+    this.kept.length = 0;
     this.taken = 0;
     this.at = 0;
     this.to(to);
@@ -143,11 +149,28 @@ export class Following {
   to(s: number): void {
     this.takeReads();
     while (this.at < s - 1e-9) {
-      const next = Math.min(s, this.nextAfter(this.at));
+      const keep = (Math.floor(this.at / TRACE_S + 1e-6) + 1) * TRACE_S;
+      const next = Math.min(s, this.nextAfter(this.at), keep);
       this.run.step(next - this.at, this.actAt(this.at));
       this.at = next;
+      if (next === keep) this.keepNow();
       this.takeReads();
     }
+  }
+
+  /** What each of the five runs has of the strips now, for the line over time. */
+  private keepNow(): void {
+    const each = this.run.tapesEach();
+    this.kept.push({ s: this.at, q10C: Object.fromEntries(this.wanted.map((p) => [p.id, each.map((t) => t[p.id]!.q10)])) });
+  }
+
+  /** A strip over the time so far, at the strength now believed and over its range. */
+  private traceOf(id: string, cal: CalNow): HeatSeen["trace"] {
+    const at = [cal.range[0], cal.cal, cal.range[1]].map(mixAt);
+    return this.kept.map(({ s, q10C }) => {
+      const [lowC, midC, highC] = at.map((w) => w.reduce((c, f, i) => c + f * q10C[id]![i]!, 0)) as [number, number, number];
+      return { s, lowC, midC, highC };
+    });
   }
 
   /** Readings up to now; one that came a moment late counts now. */
@@ -168,6 +191,12 @@ export class Following {
     const at = { xMm: place.rect.xMm + place.rect.widthMm / 2, yMm: place.rect.yMm + place.rect.heightMm / 2 };
     const mixed = this.surfaceAt(at, now.fields.surface);
     this.run.read(at, mixed + (this.ask.softC - t.median), STIFF_SD_K);
+  }
+
+  /** The heated face at a place now, °C, were the tool of this strength: what a thermometer laid there would show. */
+  surfaceFor(strength: number, at: { xMm: number; yMm: number }): number {
+    const w = mixAt(strength);
+    return this.run.surfaceAt(at).reduce((c, t, i) => c + t * w[i]!, 0);
   }
 
   private surfaceAt(at: { xMm: number; yMm: number }, surface: Float64Array): number {
@@ -209,6 +238,7 @@ export class Following {
       softInS: look && first && act ? this.softIn(first.id, act) : null,
       peaksC: Object.fromEntries(Object.entries(now.peaks).map(([k, p]) => [k, p.maxC])),
       hottestC: Math.max(...now.fields.surface),
+      trace: look && first ? this.traceOf(first.id, now.cal) : [],
       lines: isotherms(now.fields.surface, this.m, this.m.domain, [softC]),
     };
   }

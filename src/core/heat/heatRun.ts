@@ -203,6 +203,9 @@ export class HeatRun {
     return !atBound && rmsK <= 2 * sd + 1e-9;
   }
 
+  /** Every strip as each of the five runs has it now. */
+  tapesEach = () => this.rigs.map((r) => this.tapes.read(r.t));
+
   state(): HeatNow {
     const cal = this.cal();
     const w = mixAt(cal.cal);

@@ -1,14 +1,18 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { type HeatLive as Following, followHeat, type HeatLiveSaid } from "@/client/heatLive";
+import { send } from "@/client/send";
 import { aheadMs } from "@/client/serverTime";
 import { heatCeilings, type Tape } from "@/core/build";
 import { type CoverKind, type FollowAsk, followFromLog, type HeatSeen, touchAdvice, touchWords } from "@/core/heat";
 import { msOf } from "@/core/job";
 import { counted, readNumber } from "@/core/quantity";
+import { OnDemand } from "../controls/OnDemand";
 import { useBench } from "../job/context";
 import { TempRuler } from "./TempRuler";
 
+const StripChart = dynamic(() => import("./HeatCharts").then((m) => m.StripChart), { ssr: false });
 const clock = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
 
 /** After this nobody follows a warming any more: the lid is cold, ms. */
@@ -40,13 +44,13 @@ export function useWarmingStory(tape: Tape, cover: CoverKind | null) {
 export function HeatLive({ tape, story }: { tape: Tape; story: { ask: FollowAsk; beganMs: number } }) {
   const { build, view, showHeat } = useBench();
   const [said, setSaid] = useState<HeatLiveSaid | null>(null);
-  const [kept, setKept] = useState<Pick<HeatSeen, "window" | "softInS">>({ window: null, softInS: null });
+  const [kept, setKept] = useState<Pick<HeatSeen, "window" | "softInS" | "trace">>({ window: null, softInS: null, trace: [] });
   const live = useRef<Following | null>(null);
   useEffect(() => {
     live.current = followHeat((x) => {
       setSaid(x);
       // Told every third second; between them the last word stands.
-      if ("seen" in x && (x.seen.window || x.seen.softInS !== null)) setKept(x.seen);
+      if ("seen" in x && (x.seen.window || x.seen.softInS !== null || x.seen.trace.length)) setKept(x.seen);
     });
     return () => live.current?.stop();
   }, []);
@@ -123,6 +127,14 @@ export function HeatLive({ tape, story }: { tape: Tape; story: { ask: FollowAsk;
           </li>
         ))}
       </ul>
+      <OnDemand words="Draw the strip over the pass">
+        <StripChart
+          trace={kept.trace}
+          releaseC={tape.heat?.releaseC ?? [softC, softC + 10]}
+          ceiling={lowest ? { c: lowest.maxC, of: lowest.of } : null}
+        />
+        <p className="q">Dashed: the coldest tenth as modelled; grey: over what the tool may give. Yellow: it lets go.</p>
+      </OnDemand>
       <p className="q">
         Modelled{seen.reads ? `, corrected by ${counted(seen.reads, "reading")}` : ""}: the tool gives {cal.cal.toFixed(2)} of
         what it should, {cal.range[0].toFixed(2)} to {cal.range[1].toFixed(2)}.
@@ -132,15 +144,16 @@ export function HeatLive({ tape, story }: { tape: Tape; story: { ask: FollowAsk;
           The model does not explain what was read: check the place, the thermometer on this surface, the tool.
         </p>
       )}
-      <Reading tape={tape} at={seen.coldest} />
+      <Reading tape={tape} at={seen.coldest} cover={story.ask.cover} />
       <p className="q">{touchWords(touchAdvice(story.ask.cover))}</p>
     </div>
   );
 }
 
 /** A temperature typed with its place, or that it got stiff. */
-function Reading({ tape, at }: { tape: Tape; at: HeatSeen["coldest"] }) {
-  const { log, setTap, tapMode } = useBench();
+function Reading({ tape, at, cover }: { tape: Tape; at: HeatSeen["coldest"]; cover: CoverKind }) {
+  const { log, setTap, tapMode, jobId } = useBench();
+  const [wrong, setWrong] = useState<string | null>(null);
   const [c, setC] = useState("");
   const [place, setPlace] = useState<{ x: string; y: string } | null>(null);
   useEffect(() => {
@@ -179,12 +192,31 @@ function Reading({ tape, at }: { tape: Tape; at: HeatSeen["coldest"] }) {
       <button type="button" className="btn" aria-pressed={tapMode[0]} onClick={() => tapMode[1](!tapMode[0])}>
         Point
       </button>
+      <button
+        type="button"
+        className="btn"
+        disabled={xMm === null || yMm === null}
+        onClick={async () => {
+          const r = await send<{ surfaceC: number }>("POST", "/api/thermometer", { jobId, tape: tape.id, cover, xMm, yMm });
+          setWrong(r.ok ? null : r.said.words);
+          if (!r.ok) return;
+          setPlace({ x, y });
+          setC(String(r.body.surfaceC));
+        }}
+      >
+        Thermometer
+      </button>
       <button type="submit" className="btn" disabled={!whole}>
         Keep
       </button>
       <button type="button" className="btn" onClick={() => log.record({ type: "bench.heatStiff", payload: { tape: tape.id } })}>
         It got stiff
       </button>
+      {wrong && (
+        <p className="wrong" role="alert">
+          {wrong} Read a real one and type it.
+        </p>
+      )}
     </form>
   );
 }

@@ -1,11 +1,15 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { aheadMs } from "@/client/serverTime";
 import { candidateOf, msOf } from "@/core/job";
 import { readNumber } from "@/core/quantity";
 import { type Hold, holdOf } from "@/core/tape";
+import { OnDemand } from "../controls/OnDemand";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+
+const StrengthChart = dynamic(() => import("./HeatCharts").then((m) => m.StrengthChart), { ssr: false });
 
 const MOMENTS = [
   ["upright", "Upright"],
@@ -51,6 +55,15 @@ export function HoldTimes() {
           );
         })}
       </ul>
+      <OnDemand words="Draw the strength over time">
+        <StrengthChart
+          roomC={hold.roomC}
+          marks={MOMENTS.flatMap(([k, words]) => (hold[k] ? [{ words, min: hold[k]!.lateMin }] : []))}
+        />
+        <p className="q">
+          Solid: likely; grey: two and a half times faster or slower (A). Dashed lines: from when it may be moved, at worst.
+        </p>
+      </OnDemand>
       {never.length > 0 && (
         <div className="caut">
           <Mark kind="look" size={26} label="Look" />

@@ -3,9 +3,7 @@ import { useEffect, useState } from "react";
 import type { JobState } from "@/core/job";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
-
-/** A mat is laid on for minutes; past this somebody has forgotten it, s. */
-const FORGOTTEN_S = 600;
+import { FORGOTTEN_S } from "../shell/forgotten";
 
 const clock = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, "0")}`;
 
