@@ -98,6 +98,8 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "bench.heatRead": { xMm: 60, yMm: 20, surfaceC: 51.5 },
   "bench.heatStiff": { tape: "tape-left" },
   "bench.solventUsed": { dryMin: 2 },
+  "bench.filmsCovered": {},
+  "bench.filmsUncovered": {},
   "bench.solventDry": {},
   "bench.heatOff": {},
   "open.mended": { part: "bezel", group: "base-screws", what: "boss", how: "two-part glue", cureMin: 60 },

@@ -1,5 +1,6 @@
-import { adhesiveLeft, bareNow, hasFilms, MENDED_WORDS } from "../build";
+import { adhesiveLeft, hasFilms, MENDED_WORDS } from "../build";
 import { counted, listed } from "../quantity";
+import { bareOf } from "./bench/films";
 import { buildOf, type JobView, passStatus, screwsOpen } from "./derived";
 import { curing } from "./mended";
 import { powerOf } from "./power";
@@ -123,7 +124,7 @@ function checkFirst(v: JobView): string[] {
   const lines = [s.looseTest && !s.looseTest.voidedBy ? "The loose test was valid." : "There is no valid loose test."];
   if (!b) return lines;
   if (looksOpen(v).length) lines.push(`Not tried in it yet: ${listed(looksOpen(v).map((l) => LOOK_WORDS[l]))}.`);
-  const bare = bareNow(b, (x) => s.parts[x] === "out" || s.parts[x] === "folded");
+  const bare = bareOf(s, b);
   if (bare) lines.push(`Lies open: ${bare}. A clean sheet over it, no heat; looked at under side light before it is closed.`);
   if (s.bench.solvent) lines.push("Solvent was not seen dry: no heat, no power, no tape before it is.");
   const ledges = adhesiveLeft(b, s.tapesOut).filter((t) => !s.bond.cleaned[t]);

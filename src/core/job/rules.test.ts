@@ -75,6 +75,7 @@ describe("every kind of event", () => {
         ...state.bench,
         openLive: type === "bench.lampWaited",
         solvent: type === "bench.solventDry" ? { clock: "000000000000001-000000", dryMin: 2 } : null,
+        films: type === "bench.filmsUncovered" ? { clock: "000000000000001-000000", covered: true } : null,
         shutDown: type !== "bench.shutDown",
         running: type === "bench.shutDown",
         mains: type === "bench.mainsOut" ? "in" : "out",

@@ -11,6 +11,7 @@ import { ConnectorDetail } from "../draw/ConnectorDetail";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
+import { BareFilms } from "./BareFilms";
 import { InHand } from "./InHand";
 import { asksLamp, LampChoice } from "./LampChoice";
 import { PairingLeft } from "./PairingLeft";
@@ -124,6 +125,7 @@ export function StepView({ step }: { step: Step }) {
       )}
       <RefusalBox />
       <SolventBox />
+      <BareFilms />
       {!plan.fresh && (
         <p className="q" role="status">
           The order is being worked out anew; every act still passes its gate.

@@ -12,6 +12,8 @@ export interface BenchState {
   lampGuard: string | null;
   /** Solvent that is not dry yet: since which act, and how long it takes, min. */
   solvent: { clock: string; dryMin: number } | null;
+  /** Films lie bare since that act, and whether a clean sheet lies over them; null while nothing does. */
+  films: { clock: string; covered: boolean } | null;
   /** Clock of the act that last made the bench isolated or ended it. */
   since: string | null;
 }
@@ -26,5 +28,6 @@ export const QUIET: Readonly<BenchState> = {
   openLive: false,
   lampGuard: null,
   solvent: null,
+  films: null,
   since: null,
 };

@@ -1,8 +1,9 @@
-import { bareNow, heatCeilings } from "../../build";
+import { heatCeilings } from "../../build";
 import { type Answer, no } from "../answer";
 import { buildOf, type JobView } from "../derived";
 import type { Payload } from "../payloads";
 import { isWet, safetyClear, solventClear } from "../stops";
+import { bareOf } from "./films";
 
 /** How hot a mat may be set where the build says nothing lower (adj). */
 const KEPT = { of: "what may be used again", maxC: 60, source: "default, its datasheet first" };
@@ -25,7 +26,7 @@ export function mayHeat(v: JobView, p: Payload<"bench.heatOn">): Answer {
   const b = buildOf(v);
   if (!b) return no(gate, "No plan yet: what lies under the cover is unknown.");
   if (!s.bench.shutDown) return no(gate, "Shut it down first: nothing is warmed that runs.");
-  const bare = bareNow(b, (x) => s.parts[x] === "out" || s.parts[x] === "folded");
+  const bare = bareOf(s, b);
   if (bare) return no(gate, `Bare: ${bare}. No heat before it is covered again.`);
   if (p.tape && !b.tape.has(p.tape)) return no("build", `This build has no tape "${p.tape}".`);
   const held = b.build.tapes.filter((t) => !s.tapesOut[t.id]).map((t) => t.id);

@@ -54,6 +54,9 @@ export const benchPayloads = {
   }),
   /** Solvent was put on old adhesive: how long it takes to dry, min. */
   "bench.solventUsed": z.strictObject({ dryMin: z.number().min(2).max(60) }),
+  /** A clean sheet laid over bare films, or taken off them. */
+  "bench.filmsCovered": nothing,
+  "bench.filmsUncovered": nothing,
   /** Seen dry, and the cloth is away. */
   "bench.solventDry": nothing,
   /** Seen switched off: recording it does not switch it off. */

@@ -4,6 +4,7 @@ import { no, notHere } from "../answer";
 import { msOf, placeOf } from "../clock";
 import { endIsolation, mayFeed, packCut, powerOf, standsOpen, stopWithoutSupply, wake } from "../power";
 import type { RulesOf } from "../rule";
+import { bareOf } from "./films";
 import { mayHeat } from "./heat";
 import type { benchPayloads } from "./payloads";
 
@@ -39,6 +40,23 @@ export const benchRules = {
       s.bench.batteryOff = false;
       if (b?.build.isolation.startsWhenAttached) wake(s);
       endIsolation(s, placeOf(e));
+    },
+  },
+  "bench.filmsCovered": {
+    name: "bare films covered",
+    on: "desk",
+    may: (_, { s, b }) =>
+      !(b && bareOf(s, b)) ? no("films", "No films lie bare.") : s.bench.films?.covered ? no("films", "They are covered.") : null,
+    apply: (s, _, { e }) => {
+      s.bench.films = { clock: s.bench.films?.clock ?? placeOf(e), covered: true };
+    },
+  },
+  "bench.filmsUncovered": {
+    name: "the sheet over bare films taken off",
+    on: "desk",
+    may: (_, { s }) => (s.bench.films?.covered ? null : no("films", "Nothing lies over them.")),
+    apply: (s) => {
+      if (s.bench.films) s.bench.films.covered = false;
     },
   },
   "bench.heatOn": {

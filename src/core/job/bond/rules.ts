@@ -1,5 +1,6 @@
 import { cutList } from "../../tape";
 import { no, notHere } from "../answer";
+import { noteBare, sheetAway } from "../bench/films";
 import { placeOf } from "../clock";
 import type { RulesOf } from "../rule";
 import { seated } from "../subject";
@@ -54,7 +55,7 @@ export const bondRules = {
   "bond.dusted": {
     name: "the dust blown off",
     on: "machine",
-    may: (_, { s }) => (s.subject === "out" ? null : no("bond", "There is no loose panel to lower.")),
+    may: (_, { s }) => (s.subject === "out" ? sheetAway(s) : no("bond", "There is no loose panel to lower.")),
     apply: (s) => {
       s.bond.dusted = true;
     },
@@ -76,10 +77,11 @@ export const bondRules = {
   "bond.panelSeated": {
     name: "the new panel seated",
     on: "machine",
-    may: (_, v) => maySeat(v),
-    apply: (s, _, { b }) => {
+    may: (_, v) => sheetAway(v.s) ?? maySeat(v),
+    apply: (s, _, { b, e }) => {
       s.subject = "placed";
       if (b) delete s.parts[b.subject.id];
+      noteBare(s, b, placeOf(e));
     },
   },
   "bond.pressed": {

@@ -1,6 +1,7 @@
 import { cannotLieOver } from "../../build";
 import { listed } from "../../quantity";
 import { firstShut, no, notHere } from "../answer";
+import { noteBare } from "../bench/films";
 import { placeOf } from "../clock";
 import { voidPasses } from "../passes";
 import { powerOf } from "../power";
@@ -65,16 +66,18 @@ export const openRules = {
         ? no("part", `${part.name} is folded or out already.`)
         : heldBy(v, v.b, part.id);
     },
-    apply: (s, p) => {
+    apply: (s, p, { b, e }) => {
       s.parts[p.part] = "folded";
+      noteBare(s, b, placeOf(e));
     },
   },
   "open.partOut": {
     name: "a part taken out",
     on: "machine",
     may: (p, v) => mayTakeOut(v, v.b, p.part),
-    apply: (s, p, { b }) => {
+    apply: (s, p, { b, e }) => {
       s.parts[p.part] = "out";
+      noteBare(s, b, placeOf(e));
       if (b?.subject.id === p.part) s.subject = "out";
       else if (seated(s)) voidPasses(s, p.part);
     },
