@@ -9,6 +9,7 @@ const PAGES = [
   "/builds/new",
   "/builds/ostrel-kestrel-14",
   "/builds/ostrel-kestrel-14/rehearse",
+  "/procedures",
   "/panels",
   "/panels/gv140fhb-k36",
   "/panels/new",

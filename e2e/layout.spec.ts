@@ -101,6 +101,7 @@ test("120 jobs and the longest names: nothing is cut, nothing lies over another,
     `/jobs/${demo}/pause`,
     "/builds/ostrel-kestrel-14",
     "/builds/ostrel-kestrel-14/rehearse",
+    "/procedures",
     "/panels/gv140fhb-k36",
   ];
   const wrong: string[] = [];

@@ -46,3 +46,21 @@ test("the date that can be kept is promised with one tap", async ({ bench, page 
   await expect(box.getByText(/From orders/)).toBeVisible();
   await expect(box.getByRole("listitem").filter({ hasText: "H-2421" }).filter({ hasText: "Act today" })).toHaveCount(0);
 });
+
+test("a new job is told what can be promised before it is opened, from its panel, its plan and the work ahead, and one tap takes it", async ({
+  bench,
+  page,
+}) => {
+  await page.goto(`${bench.url}/new`);
+  const hint = page.getByRole("status").filter({ hasText: "Done likely" });
+  await page.getByLabel("Machine", { exact: true }).fill("Ostrel Kestrel 14");
+  await expect(hint).toContainText(/four times in five by/);
+  await expect(hint).toContainText(/its plan: \d+ min by hand/);
+  const said = (await hint.getByRole("button").textContent())!.replace("Promise ", "");
+  await hint.getByRole("button").click();
+  await expect(page.getByText(new RegExp(`${said.slice(0, 10)}`)).last()).toBeVisible();
+  expect((await page.getByLabel("Promised for").inputValue()).length).toBeGreaterThan(5);
+  // A model nobody has recorded is told too, and says what it goes by.
+  await page.getByLabel("Machine", { exact: true }).fill("Wendell Nowhere 15");
+  await expect(hint).toContainText(/no plan yet/);
+});

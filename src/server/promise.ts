@@ -1,14 +1,18 @@
 import { leadTime, type Offer } from "@/core/catalogue";
+import { OWN_SHELF } from "@/core/job";
 import { codeKey } from "@/core/panel";
-import { chanceBy, promiseDate } from "@/core/promise";
+import { chanceBy, newLead, promiseDate } from "@/core/promise";
+import { makePlan } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { catalogueEntries } from "@/data/panelStore";
 import type { JobCard } from "@/wire/jobCard";
-import { fromShop, type OtherSeller, type Promised, promiseAsks } from "@/wire/promise";
+import { fromShop, type NewPromise, type OtherSeller, type PromiseCard, type Promised, promiseAsks } from "@/wire/promise";
 import { readShopHours } from "./hours";
 import { benchCards } from "./jobList";
 import { nowMs } from "./now";
+import { readReference } from "./reference";
 import { pastOrders } from "./sellers";
+import { readWeights } from "./weights";
 
 /** An order placed now; what takes no days, as from the own shelf, takes an hour for the arithmetic. */
 const orderedNow = (d: { p50Days: number; p80Days: number }, now: number): JobCard["order"] => ({
@@ -42,6 +46,64 @@ export async function promiseOf(
     late: ask.dueMin === null ? null : 1 - chanceBy(p.doneMin, ask.dueMin),
     rescues: [],
     why: ask.why,
+  };
+}
+
+/**
+ * What could be promised for a machine that comes in now: its panel ordered today, its plan's minutes, the work that is promised before.
+ * @param model as on its label; a model nobody has recorded goes by what this shop's orders took
+ */
+export async function promiseNew(model: string): Promise<NewPromise | null> {
+  const [{ open }, hours, ref, past, weights] = await Promise.all([
+    benchCards(),
+    readShopHours(),
+    readReference(),
+    pastOrders(),
+    readWeights(),
+  ]);
+  const now = nowMs();
+  const machine = ref.machines.find((m) => m.model === model);
+  const build = machine?.build ? ref.builds.find((b) => b.id === machine.build)?.data : undefined;
+  const entries = machine?.panels.length ? await catalogueEntries(connection().db) : [];
+  const seen = (id: string) => machine?.seen?.[id] ?? 1;
+  const panel = [...(machine?.panels ?? [])].sort((a, b) => seen(b) - seen(a))[0];
+  const lead = newLead(
+    (ref.offers ?? [])
+      .filter((o) => o.panel === panel)
+      .map((o) => ({
+        seller: o.seller,
+        panel: entries.find((e) => e.id === panel)?.code ?? "its panel",
+        stock: o.stock,
+        ...(o.seller === OWN_SHELF ? { p50Days: 0, p80Days: 0 } : leadTime(o.days, o.seller, past)),
+      })),
+    past.flatMap((o) => o.tookDays ?? []),
+  );
+  const made = build ? makePlan(build, [], undefined, weights) : null;
+  const card: PromiseCard = {
+    id: "new",
+    closed: null,
+    putOff: null,
+    shelf: "waiting",
+    order: orderedNow(lead, now),
+    promiseAt: null,
+    minutesLeft: made?.ok ? { p50: made.plan.minutes.p50, p80: made.plan.minutes.p80 } : null,
+    glass: build?.subject.kind === "frontUnit" && build.tapes.length > 0,
+    returned: 0,
+    seller: null,
+  };
+  const { zero, asks } = promiseAsks([card, ...open], hours, now);
+  const ask = asks.find((a) => a.id === card.id);
+  if (!ask) return null;
+  const p = promiseDate(ask.input, { seed: `new ${model}` });
+  if (!Number.isFinite(p.p80Min)) return null;
+  return {
+    p50Ms: fromShop(p.p50Min, zero),
+    p80Ms: fromShop(p.p80Min, zero),
+    goesBy: [
+      `panel: ${lead.from}`,
+      card.minutesLeft ? `its plan: ${Math.round(card.minutesLeft.p50)} min by hand` : "no plan yet: 45 to 70 min by hand (A)",
+      ...ask.why.filter((w) => !w.startsWith("the panel of")),
+    ],
   };
 }
 

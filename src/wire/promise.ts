@@ -40,6 +40,19 @@ export interface PromiseSaid {
   rescues: { id: Rescue["id"]; late: number; costMinor: number; p80Min: number }[];
 }
 
+/** What of a job its date is told from. */
+export type PromiseCard = Pick<
+  JobCard,
+  "id" | "closed" | "putOff" | "shelf" | "order" | "promiseAt" | "minutesLeft" | "glass" | "returned" | "seller"
+>;
+
+/** GET /api/promise: what could be promised for a machine that comes in today, and what that goes by. */
+export interface NewPromise {
+  p50Ms: number;
+  p80Ms: number;
+  goesBy: string[];
+}
+
 /** Days the shop's clock reaches. */
 const DAYS = 400;
 const DAY = 1440;
@@ -54,11 +67,11 @@ export const fromShop = (min: number, zero: Date): number =>
   new Date(zero.getFullYear(), zero.getMonth(), zero.getDate() + Math.floor(min / DAY), 0, Math.round(min % DAY)).getTime();
 
 /** Jobs a date can be told of: their panel is here, or ordered. */
-const tellable = (c: JobCard): boolean =>
+const tellable = (c: PromiseCard): boolean =>
   !c.closed && !c.putOff && (c.shelf === "ready" || c.shelf === "handOver" || (c.shelf === "waiting" && c.order !== null));
 
 /** What is worked off before a job: everything that can be worked at and is promised before it. */
-function aheadOf(c: JobCard, all: readonly JobCard[]): { p50: number; p80: number } {
+function aheadOf(c: PromiseCard, all: readonly PromiseCard[]): { p50: number; p80: number } {
   const before = all.filter(
     (o) =>
       o.id !== c.id &&
@@ -128,7 +141,7 @@ function optionsOf(input: PromiseInput, other: OtherSeller | undefined): RescueO
 }
 
 /** What a job's date stands on, in words: what it waits for, what comes before it. */
-function whyOf(c: JobCard, input: PromiseInput): string[] {
+function whyOf(c: PromiseCard, input: PromiseInput): string[] {
   const overdue = input.order && (input.nowMin - input.order.placedMin) / DAY > input.order.p50Days;
   return [
     ...(c.returned > 0 ? [`${c.returned === 1 ? "a panel" : `${c.returned} panels`} went back`] : []),
@@ -143,7 +156,7 @@ function whyOf(c: JobCard, input: PromiseInput): string[] {
 
 /** Everything the dates of these jobs are told from, and the midnight their clock begins at. */
 export function promiseAsks(
-  cards: readonly JobCard[],
+  cards: readonly PromiseCard[],
   hours: ShopHours,
   nowMs: number,
   others: Readonly<Record<string, OtherSeller>> = {},

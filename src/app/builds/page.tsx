@@ -15,7 +15,13 @@ export default async function BuildsPage() {
   const ref = await readReference();
   const weights = await readWeights();
   return (
-    <Desk title="Machines and builds" ways={[["/panels", "Panels"]]}>
+    <Desk
+      title="Machines and builds"
+      ways={[
+        ["/panels", "Panels"],
+        ["/procedures", "Makers' procedures"],
+      ]}
+    >
       {ref.machines.length === 0 && (
         <div className="empty">
           <b>No machine yet.</b> A few looks at a closed machine give its family and a build to start from.

@@ -9,4 +9,5 @@ export {
   type PromiseOrder,
 } from "./course";
 export { calendarOf, DEFAULT_HOURS, hoursText, promiseInputOf, readHours, ShopHours } from "./hours";
+export { type NewLead, newLead } from "./newMachine";
 export { chanceBy, lateDays, type PromiseDate, promiseDate, type RescueOption, type RescueRow, rescue } from "./promise";

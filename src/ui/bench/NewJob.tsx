@@ -17,6 +17,7 @@ import { useBenchKeys } from "../controls/useBenchKeys";
 import { Mark } from "../draw/Mark";
 import { Brand } from "../shell/JobStrip";
 import { type Earlier, EarlierJobs } from "./EarlierJobs";
+import { NewPromiseHint } from "./NewPromiseHint";
 
 export interface KnownMachine {
   model: string;
@@ -189,6 +190,7 @@ export function NewJob({ number, machines, nowMs }: { number: string; machines: 
               />
             </label>
             {errors.promise && <span className="wrong">{errors.promise.message}</span>}
+            <NewPromiseHint model={f.machineModel} onTake={(ms) => setValue("promise", writeWhen(ms, order))} />
             <div className="flex flex-wrap gap-2">
               {PROMISES.map((p) => (
                 <button key={p} type="button" className="btn quiet" onClick={() => setValue("promise", p)}>

@@ -9,7 +9,16 @@ export function Procedures({ own }: { own: boolean }) {
   const [shown, setShown] = useState<string | null>(null);
   const all = reference.procedures;
   const chosen = all.find((p) => p.hash === shown) ?? (own ? all[0] : undefined);
-  if (all.length === 0) return null;
+  if (all.length === 0)
+    return own ? (
+      <p className="q">
+        No procedure of this maker is written down.{" "}
+        <a className="link" href="/procedures">
+          Write it down once
+        </a>
+        , or follow the maker's own.
+      </p>
+    ) : null;
   return (
     <>
       {(!own || all.length > 1) && (
