@@ -64,3 +64,19 @@ test("a new job is told what can be promised before it is opened, from its panel
   await page.getByLabel("Machine", { exact: true }).fill("Wendell Nowhere 15");
   await expect(hint).toContainText(/no plan yet/);
 });
+
+test("called and promised anew: one tap on the bench writes it into the job, and it can be taken back there", async ({
+  bench,
+  page,
+}) => {
+  await page.goto(bench.url);
+  const row = page.getByRole("region", { name: "Promises" }).getByRole("listitem").filter({ hasText: "H-2421" });
+  await row.locator("summary").click();
+  const id = (await row.getByRole("link").first().getAttribute("href"))!.split("/")[2]!;
+  await row
+    .locator('[data-rescue="call"]')
+    .getByRole("button", { name: /^Called: promised/ })
+    .click();
+  await expect.poll(async () => (await bench.events(id)).at(-1)!.type).toBe("job.promised");
+  await expect(row.filter({ hasText: "Act today" })).toHaveCount(0);
+});

@@ -2,6 +2,7 @@ import Link from "next/link";
 import { formatMoney } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
 import type { OtherSeller, Promised, Rescue } from "@/wire/promise";
+import { PromiseAnew } from "./PromiseAnew";
 import { dayWords } from "./Promises";
 
 /** What each way is called, and where it is taken: in Match, in the job's words, or at the bench. */
@@ -55,6 +56,7 @@ export function Rescues({
                   )}
                   , late {Math.round(r.late * 100)} in 100{r.id === "call" ? `, by ${dayWords(r.p80Ms, nowMs)}` : ""}
                 </span>
+                {r.id === "call" && <PromiseAnew job={c.id} ms={r.p80Ms} words={dayWords(r.p80Ms, nowMs)} />}
                 <span className="mono">{(r.costMinor / 100).toFixed(2)}</span>
               </p>
             );

@@ -7,7 +7,7 @@ import {
   type SortingState,
   useReactTable,
 } from "@tanstack/react-table";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { DAY_MINOR, type FitRow, type Overall } from "@/core/panel";
 import { formatMoney } from "@/core/quantity";
 import { Mark } from "../draw/Mark";
@@ -48,7 +48,10 @@ export function CandidateTable({
   const [sorting, setSorting] = useState<SortingState>([]);
   const shownOf = (c: Candidate) => (c.hash === shown.hash && shown.overall ? shown.overall : c.overall);
   // On order, only what was ordered counts.
-  const data = candidates.flatMap((c, at) => (locked && c.hash !== shown.hash ? [] : [{ c, at }]));
+  const data = useMemo(
+    () => candidates.flatMap((c, at) => (locked && c.hash !== shown.hash ? [] : [{ c, at }])),
+    [candidates, locked, shown.hash],
+  );
   const columns: ColumnDef<Row>[] = [
     {
       id: "code",
@@ -119,6 +122,8 @@ export function CandidateTable({
     getRowId: (r) => r.c.hash,
     getCoreRowModel: getCoreRowModel(),
     getSortedRowModel: getSortedRowModel(),
+    // Its rows are made anew with every look that comes in: a reset for each would draw without end.
+    autoResetAll: false,
   });
   const right = (id: string) => (id === "price" || id === "here" ? "text-right" : "");
   return (

@@ -68,7 +68,7 @@ export function StepForm({
   const s = p.steps[at]!;
   const w = s.window;
   const others = p.steps.filter((x) => x.id !== s.id).map((x) => [x.id, x.act] as const);
-  const orNone = [["-", "nowhere: it is only waited for"] as const, ...p.steps.map((x) => [x.id, x.act] as const)];
+  const orNone = [["-", "no step: it is waited for"] as const, ...p.steps.map((x) => [x.id, x.act] as const)];
   const pick = (v: string) => (v === "-" ? undefined : v);
   const setWindow = (over: Partial<Record<keyof NonNullable<ProcedureStep["window"]>, unknown>>) => {
     const next = Object.fromEntries(Object.entries({ ...w, ...over }).filter(([, v]) => v !== undefined));
@@ -159,7 +159,7 @@ export function StepForm({
         )}
         {(["mains", "network"] as const).map((k) => (
           <label key={k} className="field" style={{ width: 190 }}>
-            <span>{k === "mains" ? "Mains lost meanwhile: from" : "Network lost: from"}</span>
+            <span>{k === "mains" ? "Mains lost: from" : "Network lost: from"}</span>
             <Choose
               value={s.lost?.[k] ?? "-"}
               options={orNone}
