@@ -34,6 +34,8 @@ export interface Shot {
   room?: number;
   tone?: number;
   black?: boolean;
+  /** Five patches of so much light, left to right, in place of white. */
+  steps?: readonly number[];
   /** Bright things beside the panel, or mirrored in it: discs on the panel's plane. */
   lamps?: { x: number; y: number; r: number; light: number }[];
   seed: number;
@@ -177,7 +179,8 @@ export function photoOf(p: TruePanel, s: Shot): Photo & { truth: [number, number
       const r2 = ((i + 0.5 - width / 2) ** 2 + (j + 0.5 - height / 2) ** 2) / half ** 2;
       const fall = 1 + lens[0] * r2 + lens[1] * r2 * r2;
       const cos = p.tilt ? (s.at[2] / Math.hypot(x - s.at[0], y - s.at[1], s.at[2])) ** p.tilt : 1;
-      const on = part > 0 && !black ? part * cos : 0;
+      const step = s.steps?.[Math.max(0, Math.min(4, Math.floor((x / p.widthMm + 0.5) * 5)))] ?? 1;
+      const on = part > 0 && !black ? part * cos * step : 0;
       const cx = Math.max(-p.widthMm / 2, Math.min(p.widthMm / 2, x));
       const cy = Math.max(-p.heightMm / 2, Math.min(p.heightMm / 2, y));
       let lit = room;

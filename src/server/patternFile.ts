@@ -22,6 +22,7 @@ if(S[id])return f(S[id],0,0,w,h);f("#000",0,0,w,h);
 if(id==="rampX"||id==="rampY"){var n=id==="rampX"?w:h;for(i=0;i<n;i++){v=Math.round(i/Math.max(1,n-1)*255);id==="rampX"?f("rgb("+v+","+v+","+v+")",i,0,1,h):f("rgb("+v+","+v+","+v+")",0,i,w,1)}}
 else if(id==="checker")for(y=0;y*64<h;y++)for(x=y%2;x*64<w;x+=2)f("#fff",x*64,y*64,64,64);
 else if(id==="lines")for(x=0;x<w;x+=2)f("#fff",x,0,1,h);
+else if(id==="strip"){var q=[[3],[1,5],[0,2,4,6],[0,1,2,4,5,6],[0,1,2,3,4,5,6,7]];for(y=0;y<h;y++)for(i=0;i<5;i++)if(q[i].indexOf(y%8)>=0)f("#fff",Math.round(i*w/5),y,Math.round((i+1)*w/5)-Math.round(i*w/5),1)}
 else{f("#fff",Math.floor(t/4%(w+80))-80,0,80,h);requestAnimationFrame(function(t){if(P[at][0]==="bar"&&!T.stage)paint(t)})}}
 function show(){document.body.dataset.pattern=P[at][0];p.hidden=false;p.textContent=P[at][1]+". Tap or Space: next. F: full screen. T, or held for a second: touch test.";clearTimeout(hide);hide=setTimeout(function(){p.hidden=true},4000);paint(0)}
 function go(d){at=(at+d+P.length)%P.length;show()}

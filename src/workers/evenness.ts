@@ -1,4 +1,11 @@
-import { type EvennessAsk, type EvennessSaid, measureEvenness, type Photo, suggestCorners } from "@/core/proof";
+import {
+  type EvennessAsk,
+  type EvennessSaid,
+  measureEvenness,
+  type Photo,
+  responseFromStrip,
+  suggestCorners,
+} from "@/core/proof";
 
 const say = (m: EvennessSaid) => self.postMessage(m);
 
@@ -37,10 +44,22 @@ self.onmessage = async ({ data }: MessageEvent<EvennessAsk>) => {
         ...(f.black ? { black: await decoded(f.black) } : {}),
       });
     }
+    let response: number | null = null;
+    if (data.strip) {
+      say({ kind: "progress", words: "Reading the step strip" });
+      const first = photos[0]!;
+      const corners = first.corners ?? suggestCorners(first)?.corners;
+      if (!corners) throw new RangeError("No corners are found on photo 1: put them by hand first.");
+      response = responseFromStrip(await decoded(data.strip), first, corners);
+    }
     say({ kind: "progress", words: "Measuring" });
     // The viewing angle of this panel is not known: told with none, the usual and the steepest fall-off.
-    const said = measureEvenness(photos, data.panel, { falloff: 2, straighten: true });
-    say({ kind: "measured", said });
+    const said = measureEvenness(photos, data.panel, {
+      falloff: 2,
+      straighten: true,
+      ...(response === null ? {} : { response }),
+    });
+    say({ kind: "measured", said, response });
   } catch (x) {
     say({ kind: "wrong", words: x instanceof RangeError ? x.message : `A photo cannot be read: ${(x as Error).message}` });
   }

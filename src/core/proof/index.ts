@@ -2,7 +2,7 @@ export { type Check, type Disturbed, type Pass, requiredChecks } from "./checks"
 export { CheckTable, EARLIER_CHECKS, SHIPPED_CHECKS } from "./checkTable";
 export { clusters, fewestScreens, SUB_PIXEL_LIGHT, type SubPixel, screenShows, weakestOn } from "./dots";
 export * from "./evenness";
-export { PATTERNS, type PatternId, paintPattern } from "./patterns";
+export { PATTERNS, type PatternId, paintPattern, STRIP_SHARES } from "./patterns";
 export { FAULT_CLASS_WORDS, FAULT_CLASSES, type FaultClass, judgeFaults, type PolicyRow } from "./policy";
 export { Policy } from "./policySchema";
 export { type ReadCode, readTouchCode, type TouchResult, touchCode } from "./resultCode";

@@ -11,7 +11,10 @@ export const PATTERNS = [
   { id: "checker", name: "Checker" },
   { id: "lines", name: "One-pixel lines" },
   { id: "bar", name: "Moving bar" },
+  { id: "strip", name: "Step strip, for the camera" },
 ] as const;
+/** Shares of white rows in the patches of the step strip, left to right: their light is known whatever the panel's gamma. */
+export const STRIP_SHARES = [1 / 8, 1 / 4, 1 / 2, 3 / 4, 1] as const;
 export type PatternId = (typeof PATTERNS)[number]["id"];
 
 /** What a pattern draws on: the part of a 2D canvas it needs. */
@@ -56,5 +59,12 @@ export function paintPattern(g: Surface, w: number, h: number, id: string, t: nu
     for (let y = 0; y * 64 < h; y++) for (let x = y % 2; x * 64 < w; x += 2) fill("#ffffff", x * 64, y * 64, 64, 64);
   } else if (id === "lines") {
     for (let x = 0; x < w; x += 2) fill("#ffffff", x, 0, 1, h);
+  } else if (id === "strip") {
+    // Of every eight rows so many are white, spread as evenly as eight allow.
+    const of8 = [[3], [1, 5], [0, 2, 4, 6], [0, 1, 2, 4, 5, 6], [0, 1, 2, 3, 4, 5, 6, 7]];
+    for (let y = 0; y < h; y++)
+      for (let i = 0; i < 5; i++)
+        if (of8[i]!.includes(y % 8))
+          fill("#ffffff", Math.round((i * w) / 5), y, Math.round(((i + 1) * w) / 5) - Math.round((i * w) / 5), 1);
   } else if (id === "bar") fill("#ffffff", Math.floor((t / 4) % (w + 80)) - 80, 0, 80, h);
 }

@@ -7,6 +7,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { CornerPhoto } from "./CornerPhoto";
 import { EvennessDrawing } from "./EvennessDrawing";
+import { StripPhoto } from "./StripPhoto";
 
 const WORDS: Readonly<Record<EvennessVerdict["verdict"], string>> = {
   good: "Even enough, by the policy",
@@ -30,6 +31,8 @@ export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "
   const [busy, setBusy] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [said, setSaid] = useState<Good | null>(null);
+  const [strip, setStrip] = useState<File | null>(null);
+  const [response, setResponse] = useState<number | null>(null);
   const stop = useRef<() => void>(() => {});
   useEffect(() => () => stop.current(), []);
   const active = candidateOf(view)?.active.value ?? build?.data.lid.opening ?? null;
@@ -43,11 +46,12 @@ export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "
     setBusy("Beginning");
     const asked = chosen.map((x) => ({ lit: x.lit!, black: x.black, corners: x.byHand ? x.corners : null }));
     const panel = { widthMm: active.widthMm, heightMm: active.heightMm };
-    stop.current = askEvenness({ kind: "measure", shots: asked, panel }, (a) => {
+    stop.current = askEvenness({ kind: "measure", shots: asked, panel, strip }, (a) => {
       if (a.kind === "progress") return setBusy(a.words);
       setBusy(null);
       if (a.kind === "wrong") return setWrong(a.words);
       if (a.kind !== "measured") return;
+      setResponse(a.response);
       if (a.said.ok) setSaid(a.said);
       else setWrong(a.said.words);
     });
@@ -111,6 +115,7 @@ export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "
         </div>
         <p className="q">Same aim, same exposure: room light and what is mirrored in the glass are taken off.</p>
       </details>
+      <StripPhoto off={!shots[0]?.lit} onFile={setStrip} />
       <div className="flex items-center gap-3">
         <button type="button" className="btn" disabled={chosen.length === 0 || busy !== null} onClick={measure}>
           Measure
@@ -166,6 +171,11 @@ export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "
               </li>
             ))}
           </ul>
+          <p className="q">
+            {response === null
+              ? "The phone's tone curve is not known: with the step strip the figures are surer."
+              : `Tone curve from the step strip: exponent ${(1 / response).toFixed(2)}${response === 1 ? ", as good as none" : ", put right"}.`}
+          </p>
           {said.warnings.map((w) => (
             <p key={w} className="q">
               {w}

@@ -10,9 +10,15 @@ export interface EvennessShot {
 /** What the worker is asked: where the corners of one photo are, or how even the light is on all. */
 export type EvennessAsk =
   | { kind: "suggest"; file: Blob }
-  | { kind: "measure"; shots: EvennessShot[]; panel: { widthMm: number; heightMm: number } };
+  | {
+      kind: "measure";
+      shots: EvennessShot[];
+      panel: { widthMm: number; heightMm: number };
+      /** The step strip, aimed and exposed as the first photo. */
+      strip?: Blob | null;
+    };
 export type EvennessSaid =
   | { kind: "progress"; words: string }
   | { kind: "suggested"; widthPx: number; heightPx: number; corners: [number, number][] | null; confidence: number }
-  | { kind: "measured"; said: Evenness }
+  | { kind: "measured"; said: Evenness; response: number | null }
   | { kind: "wrong"; words: string };

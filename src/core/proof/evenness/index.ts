@@ -14,3 +14,4 @@ export {
 } from "./measure";
 export type { Photo } from "./photo";
 export { POINTS, SCHEMES, type Scheme } from "./points";
+export { responseFromStrip } from "./strip";
