@@ -98,7 +98,7 @@ function drawn(
       else if (q.what === "hinge") doc.rect(x, y, w, h).fillAndStroke("#888", "#000");
       else if (q.what === "glass") doc.rect(x, y, w, h).fillAndStroke("#fff", "#000");
       else doc.rect(x, y, w, h).stroke();
-      if (q.n !== undefined) write(String(q.n), x + w + 1, y - 2, 6.5, 700, 20);
+      if (q.n !== undefined) write(String(q.n), q.what === "part" ? x - 6 : x + w + 1, y + h / 2 - 4, 6.5, 700, 20);
     }
     x0 += (side.widthMm + 14) * s;
   }

@@ -102,6 +102,17 @@ export function Rehearsal({
   const view = drillView(build, steps);
   const last = steps.at(-1);
   const side = last && !["shutDown", "mainsOut", "batteryOff", "drain"].includes(last.kind) ? sideOf(build, last) : first;
+  // What still lies under something is not drawn: it is not to be seen on the machine either.
+  const bare = (under: readonly string[]) =>
+    under.every((u) => view.state.parts[u] === "out" || view.state.parts[u] === "folded");
+  const seen: Build = {
+    ...build,
+    screwGroups: build.screwGroups.filter((g) => bare(g.under)),
+    connectors: build.connectors.filter((c) => bare(c.under)),
+  };
+  const shownStep = wrong?.step && sideOf(build, wrong.step) === side ? wrong.step : null;
+  const there = (id: string) =>
+    [...seen.screwGroups, ...seen.connectors, ...build.parts, ...build.tapes].some((x) => x.id === id);
   const weak = (Object.entries(kept.slips) as [DrillSlip, number][]).sort((a, b) => b[1] - a[1]);
   return (
     <Desk
@@ -120,13 +131,13 @@ export function Rehearsal({
         <section aria-label="The machine" className="onshell">
           <div className="rehearse-lid">
             <LidDrawing
-              build={build}
+              build={seen}
               view={side}
               layers={SHOWN}
               state={view.state}
               old={null}
               candidate={null}
-              step={wrong?.step && sideOf(build, wrong.step) === side ? wrong.step : null}
+              step={shownStep && there(shownStep.target) ? shownStep : null}
             />
           </div>
           <p className="q">

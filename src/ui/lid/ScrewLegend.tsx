@@ -55,7 +55,10 @@ export function ScrewLegend({
               {screwWords(t)}
             </text>
             <text x={x + 74} y={y + 15} className="t14 i2">
-              {`${HEAD_WORDS[t.head] ?? t.head}, ${away} of ${screws.length} ${loosen ? "loose" : "out"}`}
+              {`${away} of ${screws.length} ${loosen ? "loose" : "out"}`}
+            </text>
+            <text x={x + 74} y={y + 32} className="t14 i2">
+              {HEAD_WORDS[t.head] ?? t.head}
             </text>
           </g>
         );

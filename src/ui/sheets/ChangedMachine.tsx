@@ -1,7 +1,7 @@
 import type { ChangedDrawing, Drawn } from "@/core/job";
 
-/** px per mm on the sheet: a lid of 320 mm is 416 px wide. */
-const S = 1.3;
+/** px per mm on the sheet: one side, or two with the legend beside them. */
+const SCALE = { one: 1.3, two: 0.95 } as const;
 const CLASS: Record<Drawn["what"], string> = {
   shell: "shell pen1",
   hinge: "hinge pen1",
@@ -15,7 +15,7 @@ const CLASS: Record<Drawn["what"], string> = {
   dot: "dmgf",
 };
 
-function Shape({ d, i }: { d: Drawn; i: number }) {
+function Shape({ d, i, S }: { d: Drawn; i: number; S: number }) {
   if (d.what === "screw" || d.what === "screwNew")
     return <circle key={i} cx={d.x * S} cy={d.y * S} r={3} className={CLASS[d.what]} />;
   if (d.what === "dot")
@@ -24,7 +24,12 @@ function Shape({ d, i }: { d: Drawn; i: number }) {
     <g key={i}>
       <rect x={d.x * S} y={d.y * S} width={d.w * S} height={d.h * S} className={CLASS[d.what]} />
       {d.n !== undefined && (
-        <text x={(d.x + d.w) * S + 3} y={d.y * S + 10} className="t14 fb i1 halo">
+        <text
+          x={d.what === "part" ? d.x * S - 4 : (d.x + d.w) * S + 3}
+          y={(d.y + d.h / 2) * S + 5}
+          className="t14 fb i1 halo"
+          textAnchor={d.what === "part" ? "end" : "start"}
+        >
           {d.n}
         </text>
       )}
@@ -34,6 +39,7 @@ function Shape({ d, i }: { d: Drawn; i: number }) {
 
 /** The machine on the hand-over sheet, with what this repair changed. */
 export function ChangedMachine({ drawing }: { drawing: ChangedDrawing }) {
+  const S = drawing.sides.length > 1 ? SCALE.two : SCALE.one;
   return (
     <figure className="flex flex-wrap items-center gap-x-8 gap-y-2" aria-label="What was changed on the machine">
       <div className="flex flex-wrap gap-6">
@@ -49,14 +55,14 @@ export function ChangedMachine({ drawing }: { drawing: ChangedDrawing }) {
               aria-label={`${side.name}: ${drawing.legend.map((l) => l.words).join(", ")}`}
             >
               {side.shapes.map((d, i) => (
-                <Shape key={i} d={d} i={i} />
+                <Shape key={i} d={d} i={i} S={S} />
               ))}
             </svg>
             <p className="q">{side.name}</p>
           </div>
         ))}
       </div>
-      <figcaption className="min-w-[260px] flex-1">
+      <figcaption className="min-w-[230px] flex-1">
         <ul className="flex flex-col gap-1">
           {drawing.legend.map((l) => (
             <li key={l.what} className="flex items-center gap-2 text-[16px]">
