@@ -206,6 +206,8 @@ test("the figures: what is too little to say is said so, tables are CSV, the cal
   expect(uids.length).toBeGreaterThan(1);
   expect(new Set(uids).size).toBe(uids.length);
   expect(unfolded).toContain("H-2421 promised");
+  // What a seller stands for ends on a day of its own.
+  expect(unfolded).toMatch(/SUMMARY:H-24\d\d: guarantee of the panel ends/);
   // No customer in a calendar.
   expect(unfolded).not.toContain("Reading Room");
   await page.getByRole("button", { name: "Give it a new address" }).click();
