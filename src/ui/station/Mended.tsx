@@ -12,7 +12,7 @@ const NONE = "none";
 
 /** Something is mended before the job goes on: on what, which screws go into it, how long it cures; what would load it waits. */
 export function Mended({ part: first }: { part: string }) {
-  const { build, log, say } = useBench();
+  const { build, log, say, view } = useBench();
   const [open, setOpen] = useState(false);
   const [part, setPart] = useState(first);
   const [group, setGroup] = useState(NONE);
@@ -48,6 +48,9 @@ export function Mended({ part: first }: { part: string }) {
               ? first
               : (build.data.parts.find((p) => p.id !== b.subject.id)?.id ?? first),
           );
+          // Whoever mends a boss has its screws out: the last that came out, to be put right where it is another's.
+          const out = build.data.screwGroups.findLast((g) => g.screws.some((x) => view.state.screws[x.id] === "out"));
+          setGroup(what === "boss" ? (out?.id ?? NONE) : NONE);
           setOpen(true);
         }}
       >
