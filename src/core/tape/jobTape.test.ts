@@ -69,4 +69,20 @@ describe("the tape of a job", () => {
     expect(tapeOf(0.1).squeeze).toBeLessThan(tapeOf(0.3).squeeze);
     expect(tapeOf(0.05).dMm).toBe(0.01);
   });
+
+  it("a roll over its date is cut from only where no other is long enough, and is named; its own last day still counts", () => {
+    const dated = (lot: string, leftMm: number, expires: string | null) => ({ ...roll(lot, 0.4, leftMm), expires });
+    const used = (rolls: RollHere[], today?: string) => {
+      const offer = tapeOptions(deep(3.1), { mm: 2.6 }, rolls, {}, today)[0]!.offers[0]!;
+      return { rolls: offer.cuts.flatMap((c) => (c.ok ? c.plan.map((p) => p.roll) : ["none"])), over: offer.overDate };
+    };
+    const old = dated("OLD", 5000, "2026-05-31");
+    const good = dated("NEW", 5000, "2027-01-01");
+    expect(used([old, good], "2026-06-01T08:00:00Z")).toEqual({ rolls: ["NEW"], over: [] });
+    expect(used([old], "2026-06-01T08:00:00Z")).toEqual({ rolls: ["OLD"], over: ["OLD"] });
+    expect(used([old, dated("END", 20, null)], "2026-06-01T08:00:00Z")).toEqual({ rolls: ["OLD"], over: ["OLD"] });
+    // The day it ends on is its last good one; where no day is said nothing is over.
+    expect(used([old], "2026-05-31T20:00:00Z").over).toEqual([]);
+    expect(used([old]).over).toEqual([]);
+  });
 });

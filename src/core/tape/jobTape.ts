@@ -45,6 +45,8 @@ export interface TapeOffer {
   row: StackRow;
   /** What is cut from what, ply by ply. */
   cuts: RollCut[];
+  /** Rolls of these cuts that are over their date: only where no other is long enough. */
+  overDate: string[];
 }
 export interface TapeOptions {
   widthMm: number;
@@ -65,6 +67,7 @@ export interface TapeOptions {
  * @param panelMm thickness of the panel that goes in, mm, and how near that is known; null where nobody knows it
  * @param rolls what lies on the shelf
  * @param measured the pair itself, where somebody held a calliper to it
+ * @param today the day, as 2026-06-10: rolls over their date are cut from last, and named; none is over where no day is said
  * @returns one entry a width, in the build's order; empty where nothing is stuck, or the panel's thickness is not known
  * @example tapeOptions(build, { mm: 2.6 }, [], {})[0].choice // null
  */
@@ -73,6 +76,7 @@ export function tapeOptions(
   panelMm: { mm: number; pm?: number | undefined } | null,
   rolls: readonly RollHere[],
   measured: PairMeasured,
+  today?: string,
 ): TapeOptions[] {
   const all = build.subject.bringsTape ? [] : cutList(build);
   const panel = measured.panelMm ?? panelMm?.mm;
@@ -101,21 +105,35 @@ export function tapeOptions(
     });
     const offers = choice.rows.slice(0, 4).map((row): TapeOffer => {
       const pliesMm = row.ids.map(Number);
-      return { pliesMm, row, cuts: cutsOf(pieces, pliesMm, mine) };
+      return { pliesMm, row, ...cutsOf(pieces, pliesMm, mine, today) };
     });
     return { ...base, choice, offers };
   });
 }
 
-/** Ply by ply: what one ply took is gone for the next. */
-function cutsOf(pieces: readonly CutPiece[], plies: readonly number[], rolls: readonly RollHere[]): RollCut[] {
+/** Whether a roll's date has passed: it counts to the end of its day. */
+const isOver = (r: RollHere, today: string | undefined): boolean =>
+  today !== undefined && r.expires !== null && r.expires.slice(0, 10) < today.slice(0, 10);
+
+/** Ply by ply: what one ply took is gone for the next. Old tape grips less, so it is cut from only where nothing else is long enough. */
+function cutsOf(
+  pieces: readonly CutPiece[],
+  plies: readonly number[],
+  rolls: readonly RollHere[],
+  today: string | undefined,
+): { cuts: RollCut[]; overDate: string[] } {
   const left = new Map(rolls.map((r) => [r.lot, r.leftMm]));
-  return plies.map((mm) => {
-    const cut = cutRolls({
-      pieces: pieces.map((p) => ({ id: p.id, lengthMm: p.lengthMm, tailMm: p.tailMm })),
-      rolls: rolls.filter((r) => r.thicknessMm === mm).map((r) => ({ id: r.lot, mm: left.get(r.lot)! })),
-    });
+  const cuts = plies.map((mm) => {
+    const of = (these: readonly RollHere[]) =>
+      cutRolls({
+        pieces: pieces.map((p) => ({ id: p.id, lengthMm: p.lengthMm, tailMm: p.tailMm })),
+        rolls: these.filter((r) => r.thicknessMm === mm).map((r) => ({ id: r.lot, mm: left.get(r.lot)! })),
+      });
+    const good = of(rolls.filter((r) => !isOver(r, today)));
+    const cut = good.ok ? good : of(rolls);
     if (cut.ok) for (const c of cut.plan) left.set(c.roll, c.leftMm);
     return cut;
   });
+  const used = new Set(cuts.flatMap((c) => (c.ok ? c.plan.map((x) => x.roll) : [])));
+  return { cuts, overDate: rolls.filter((r) => used.has(r.lot) && isOver(r, today)).map((r) => r.lot) };
 }

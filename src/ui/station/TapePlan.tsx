@@ -12,7 +12,7 @@ const sits = (flushMm: number) => (flushMm >= 0 ? `${two(flushMm)} mm below the 
 
 /** Which tape of the shelf fills the gap, from the figures told or from the pair as measured, and what is cut from which roll. */
 export function TapePlan() {
-  const { log, view, build, reference, jobId } = useBench();
+  const { log, view, build, reference, jobId, nowMs } = useBench();
   const s = view.state;
   const told = Object.values(s.tape)[0];
   const [pocket, setPocket] = useState(told?.pocketMm === undefined ? "" : String(told.pocketMm));
@@ -33,6 +33,7 @@ export function TapePlan() {
     thick && thick.value !== null ? { mm: thick.value, pm: thick.pm } : null,
     reference.rolls,
     odd.length ? {} : { ...(pocketMm ? { pocketMm } : {}), ...(panelMm ? { panelMm } : {}) },
+    new Date(nowMs).toISOString(),
   );
   const choose = (o: TapeOptions, offer: TapeOffer) =>
     log.record({
@@ -111,6 +112,7 @@ function ForWidth({
   chosen: readonly number[] | null;
   choose: (o: TapeOptions, offer: TapeOffer) => void;
 }) {
+  const [asked, setAsked] = useState<string | null>(null);
   const is = (x: TapeOffer) => chosen !== null && x.pliesMm.join() === chosen.join();
   const best = o.offers.find(is) ?? o.offers[0];
   if (!o.choice || !best)
@@ -147,6 +149,12 @@ function ForWidth({
             <span className="grow">
               {sits(x.row.flushMm)}, ± {two(x.row.rssMm)} likely, ± {two(x.row.worstMm)} at worst
               {x.row.fitsWorst ? "" : x.row.fitsRss ? "; not if all is off one way" : "; does not sit right"}
+              {x.overDate.length > 0 && (
+                <b className="text-change">
+                  ; {listed(x.overDate)} {x.overDate.length === 1 ? "is" : "are"} over {x.overDate.length === 1 ? "its" : "their"}{" "}
+                  date: try it on a scrap first
+                </b>
+              )}
               {x.cuts.some((c) => !c.ok) && <b className="text-change">; no roll is long enough</b>}
             </span>
             <button
@@ -155,9 +163,14 @@ function ForWidth({
               aria-pressed={is(x)}
               aria-label={`Use ${x.pliesMm.join(" + ")} mm, ${o.widthMm} mm wide`}
               disabled={!x.row.fitsRss}
-              onClick={() => choose(o, x)}
+              onClick={() => {
+                // Tape over its date is taken only by somebody who said so.
+                if (x.overDate.length && asked !== x.pliesMm.join()) return setAsked(x.pliesMm.join());
+                choose(o, x);
+                setAsked(null);
+              }}
             >
-              {is(x) ? "In use" : "Use"}
+              {is(x) ? "In use" : x.overDate.length && asked === x.pliesMm.join() ? "Use it all the same" : "Use"}
             </button>
           </li>
         ))}
