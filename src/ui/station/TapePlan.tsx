@@ -41,6 +41,13 @@ export function TapePlan() {
       payload: {
         widthMm: o.widthMm,
         pliesMm: offer.pliesMm,
+        ...(offer.cuts.every((c) => c.ok)
+          ? {
+              rolls: offer.cuts.map((c) =>
+                Object.fromEntries(c.ok ? c.plan.flatMap((r) => r.pieces.map((id) => [id, r.roll])) : []),
+              ),
+            }
+          : {}),
         ...(pocketMm && !odd.length ? { pocketMm } : {}),
         ...(panelMm && !odd.length ? { panelMm } : {}),
       },

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { hash, text } from "../shapes";
+import { hash, key, text } from "../shapes";
 
 /** What events of Plan carry, in their newest shape. */
 export const planPayloads = {
@@ -18,6 +18,11 @@ export const planPayloads = {
     pliesMm: z.array(z.number().positive().max(3)).min(1).max(2),
     pocketMm: z.number().positive().max(20).optional(),
     panelMm: z.number().positive().max(20).optional(),
+    /** The roll each piece is cut from, ply by ply, as the cut list named them. */
+    rolls: z
+      .array(z.record(key, text(60)))
+      .max(2)
+      .optional(),
   }),
   /** What feeds this machine's tests, where the supply its build names is not at hand. */
   "plan.supplyChosen": z.strictObject({ supply: z.enum(["mains", "mainsAndBattery", "battery"]) }),

@@ -20,8 +20,14 @@ export interface StockNeed {
 
 type Told = StockEvent extends infer E ? (E extends unknown ? Omit<E, "id" | "clock" | "device"> : never) : never;
 /** The tapes a piece is of: what was chosen for its width, ply by ply, else what its build says. */
-const tapesOf = (c: CutPiece, chosen: Readonly<Record<string, { pliesMm: readonly number[] }>>): string[] =>
+type Chosen = Readonly<Record<string, { pliesMm: readonly number[]; rolls?: readonly Record<string, string>[] | undefined }>>;
+const tapesOf = (c: CutPiece, chosen: Chosen): string[] =>
   (chosen[String(c.widthMm)]?.pliesMm ?? [c.thicknessMm]).map((mm) => tapeItem(c.widthMm, mm));
+/** The roll a ply of a piece is cut from, where the cut list named one. */
+const rollOf = (c: CutPiece, ply: number, chosen: Chosen): { lot?: string } => {
+  const lot = chosen[String(c.widthMm)]?.rolls?.[ply]?.[c.id];
+  return lot ? { lot } : {};
+};
 const mmOf = (c: CutPiece): number => tapeFor([c])[c.widthMm] ?? 0;
 
 /** What one job did with panels, tape and screws: told act by act. */
@@ -43,7 +49,7 @@ class Teller {
   private lots = 0;
   private seated = false;
   /** Which tape was chosen, by width. */
-  private readonly tape: Record<string, { pliesMm: readonly number[] }> = {};
+  private readonly tape: Record<string, Chosen[string]> = {};
   private held = false;
 
   constructor(private readonly snapshots: Snapshots) {}
@@ -152,7 +158,13 @@ class Teller {
         if (c)
           this.say(
             e,
-            ...tapesOf(c, this.tape).map((item) => ({ type: "stock.used" as const, item, count: mmOf(c), job: this.number })),
+            ...tapesOf(c, this.tape).map((item, ply) => ({
+              type: "stock.used" as const,
+              item,
+              count: mmOf(c),
+              job: this.number,
+              ...rollOf(c, ply, this.tape),
+            })),
           );
         break;
       }

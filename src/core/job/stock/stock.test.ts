@@ -45,6 +45,42 @@ describe("what a job takes from the stock is told by its log", () => {
     expect(sum(tapeUsed(stockFromJob(without, snapshots)))).toBeLessThan(sum(BY_HAND));
     expect(stockFromJob(without, snapshots).length).toBe(told.length - 1);
   });
+  it("tape comes off the roll the cut list named, whichever expires first; where that roll is short, off the next", () => {
+    const b = plannedJob("C").until("rehearse");
+    const laid = b.events.flatMap((e) => (e.type === "bond.tapeLaid" ? [e.payload.piece] : []));
+    const item = Object.keys(tapeUsed(stockFromJob(b.events, snapshots)))[0]!;
+    const [widthMm, mm] = item.replace("tape/", "").split("x").map(Number) as [number, number];
+    const at = b.events.findIndex((e) => e.type === "bond.tapeLaid");
+    const choice = (roll: string) =>
+      b.make({
+        type: "plan.tapeChosen",
+        payload: { widthMm, pliesMm: [mm], rolls: [Object.fromEntries(laid.map((p) => [p, roll]))] },
+      });
+    const clock = b.events[0]!.clock;
+    const rolls = (["OLD", "NEW"] as const).map((lot, i) => ({
+      id: `lot-${lot}`,
+      clock,
+      device: "x",
+      type: "stock.received" as const,
+      item,
+      lot,
+      count: 5000,
+      place: "drawer 2",
+      expires: `202${6 + i}-01-01`,
+    }));
+    const left = (events: JobEvent[]) => {
+      const s = foldStock([...rolls, ...stockFromJob(events, snapshots)]);
+      return { old: s.lots.OLD!.left, new: s.lots.NEW!.left };
+    };
+    const used = 10_000 - left(b.events).old - left(b.events).new;
+    expect(used).toBeGreaterThan(100);
+    // No roll named: the one that expires first. Named: that one, to the millimetre.
+    expect(left(b.events).new).toBe(5000);
+    const named = [...b.events.slice(0, at), { ...choice("NEW"), clock: b.events[at - 1]!.clock }, ...b.events.slice(at)];
+    expect(left(named)).toEqual({ old: 5000, new: 5000 - used });
+    const lost = [...b.events.slice(0, at), { ...choice("GONE"), clock: b.events[at - 1]!.clock }, ...b.events.slice(at)];
+    expect(left(lost)).toEqual(left(b.events));
+  });
   it("what is still to be laid is needed; what is laid is not", () => {
     const before = plannedJob("C");
     expect(Object.fromEntries(stockNeeds(before.state, kestrel).map((n) => [n.item, n.count]))).toEqual(BY_HAND);
