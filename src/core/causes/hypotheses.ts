@@ -1,3 +1,4 @@
+import { explanations, orCombine } from "../chance";
 import type { CauseTable } from "./schema";
 
 /** One or two causes together, or none of these; with its weight, or its chance once findings are in. */
@@ -24,16 +25,11 @@ export const causeWeights = (t: CauseTable, feeds: Readonly<Record<string, numbe
 
 /** All that may be: none of these first, each cause alone, each two together. @example hypothesesOf(causeTable, [1, 1]).length // 4 */
 export function hypothesesOf(t: CauseTable, weights: readonly number[]): Cause[] {
-  const sum = weights.reduce((a, x) => a + x, 0);
-  const all: Cause[] = [{ set: [], p: t.noneWeight }];
-  for (const [a, w] of weights.entries()) {
-    if (!w) continue;
-    all.push({ set: [a], p: w });
-    for (let b = a + 1; b < weights.length; b++)
-      if (weights[b]) all.push({ set: [a, b], p: (t.pairRate * w * weights[b]!) / sum });
-  }
-  return all;
+  return [{ set: [], p: t.noneWeight }, ...explanations(weights, t.pairRate).map(({ set, weight }) => ({ set, p: weight }))];
 }
+
+/** No and yes of one answer. */
+const answer = (yes: number): Float64Array => Float64Array.of(1 - yes, yes);
 
 /**
  * How likely a finding is *yes* under a hypothesis: any of its causes may bring it, or it comes by itself; what says that something
@@ -44,5 +40,5 @@ export function yesUnder(t: CauseTable, h: Cause, finding: number): number {
   const f = t.findings[finding]!;
   if (h.set.length === 0) return f.none;
   if (f.works) return Math.min(...h.set.map((c) => t.causes[c]!.strength[f.id] ?? f.leak));
-  return 1 - h.set.reduce((q, c) => q * (1 - (t.causes[c]!.strength[f.id] ?? 0)), 1 - f.leak);
+  return h.set.reduce((all, c) => orCombine(all, answer(t.causes[c]!.strength[f.id] ?? 0)), answer(f.leak))[1]!;
 }

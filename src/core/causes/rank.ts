@@ -1,3 +1,4 @@
+import { normalise } from "../chance";
 import { type Cause, causeWeights, hypothesesOf, yesUnder } from "./hypotheses";
 import { cheapestOrder } from "./order";
 import type { CauseTable } from "./schema";
@@ -76,9 +77,10 @@ function weighed(t: CauseTable, o: CauseAsk): { now: Cause[] } & Pick<RankedCaus
   };
 }
 
+/** Chances that add up to 1, by the fold Triage uses. */
 function normal(all: readonly Cause[]): Cause[] {
-  const sum = all.reduce((s, h) => s + h.p, 0);
-  return all.map((h) => ({ set: h.set, p: h.p / sum }));
+  const ps = normalise(Float64Array.from(all, (h) => Math.log(h.p)));
+  return all.map((h, i) => ({ set: h.set, p: ps?.[i] ?? 0 }));
 }
 
 /** The first act of the cheapest order, or a look that saves more than it takes, or stopping. */

@@ -1,3 +1,4 @@
+import { explanations, orCombine } from "../chance";
 import type { TriageContext, TriageTable } from "./schema";
 import { NO_FAULT, NONE } from "./words";
 
@@ -54,28 +55,9 @@ function hypothesesOf(t: TriageTable, c: TriageContext): Hypothesis[] {
     { kind: "noFault", faults: [], prior: w.noFault },
     { kind: "none", faults: [], prior: w.none },
   ];
-  const on = w.faults.map((_, i) => i).filter((i) => w.faults[i]! > 0);
-  const sum = on.reduce((s, i) => s + w.faults[i]!, 0);
-  for (const i of on) out.push({ kind: "faults", faults: [i], prior: w.faults[i]! });
-  for (let a = 0; a < on.length; a++)
-    for (let b = a + 1; b < on.length; b++)
-      out.push({
-        kind: "faults",
-        faults: [on[a]!, on[b]!],
-        prior: (t.pairRate * w.faults[on[a]!]! * w.faults[on[b]!]!) / sum,
-      });
+  for (const { set, weight } of explanations(w.faults, t.pairRate)) out.push({ kind: "faults", faults: set, prior: weight });
   const total = out.reduce((s, h) => s + h.prior, 0);
   return out.map((h) => ({ ...h, prior: h.prior / total }));
-}
-
-/** Each cause brings answers about by itself; an answer is *yes* when any cause brings it about (noisy-OR, over whole combinations). */
-function orCombine(a: Float64Array, b: Float64Array): Float64Array {
-  const out = new Float64Array(a.length);
-  for (let i = 0; i < a.length; i++) {
-    if (a[i] === 0) continue;
-    for (let j = 0; j < b.length; j++) out[i | j]! += a[i]! * b[j]!;
-  }
-  return out;
 }
 
 function jointTable(j: Readonly<Record<string, number>>, members: number): Float64Array {

@@ -1,3 +1,4 @@
+import { normalise } from "../chance";
 import { answersOf, chanceOf, type Findings, modelOf, type Outcome, type TriageModel } from "./hypotheses";
 import type { TriageContext, TriageTable } from "./schema";
 import { NO_FAULT, NONE } from "./words";
@@ -53,24 +54,6 @@ export function logWeights(m: TriageModel, findings: Findings): LogWeights {
     byFactor.set(i, logs);
   });
   return { total, byFactor };
-}
-
-/**
- * Normalised chances from log weights; null when every one is impossible.
- * @example normalise(Float64Array.of(0, 0))[0] // 0.5
- */
-export function normalise(logs: Float64Array): Float64Array | null {
-  let top = Number.NEGATIVE_INFINITY;
-  for (const l of logs) if (l > top) top = l;
-  if (top === Number.NEGATIVE_INFINITY) return null;
-  const out = new Float64Array(logs.length);
-  let sum = 0;
-  for (let i = 0; i < out.length; i++) {
-    out[i] = Math.exp(logs[i]! - top);
-    sum += out[i]!;
-  }
-  for (let i = 0; i < out.length; i++) out[i]! /= sum;
-  return out;
 }
 
 /**

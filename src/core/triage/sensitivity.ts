@@ -1,5 +1,6 @@
+import { normalise } from "../chance";
 import { answersOf, chanceOf, type Findings, factorOf, modelOf } from "./hypotheses";
-import { faultIds, leadOf, logWeights, normalise, presentChances } from "./posterior";
+import { faultIds, leadOf, logWeights, presentChances } from "./posterior";
 import type { TriageContext, TriageTable } from "./schema";
 
 export interface Fragile {
