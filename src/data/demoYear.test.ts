@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { counting, fold, msOf, stockFromJob, stockFromLog } from "@/core/job";
 import { foldStock } from "@/core/stock";
 import { demoEvents, demoHashes, demoSnapshots } from "./demoScenario";
-import { demoYear, demoYearStock } from "./demoYear";
+import { demoReturn, demoYear, demoYearStock } from "./demoYear";
 
 const NOW = Date.parse("2026-03-10T10:00:00.000Z");
 const dir = resolve("data");
@@ -50,5 +50,21 @@ describe("a year at the demo's bench", () => {
     expect(sum((i) => i.onHand + i.reserved)).toBe(0);
     const laid = year.flatMap((l) => counting(l).filter((e) => e.type === "bond.tapeLaid")).length;
     expect(told.filter((e) => e.type === "stock.used" && e.item.startsWith("tape/")).length).toBe(laid);
+  });
+  it("one of its machines comes back: the same customer and serial, pointing to the job it was, and nothing else is done to it", () => {
+    const back = demoReturn(year, NOW);
+    const state = fold(back, snapshots);
+    expect(state.breaches).toEqual([]);
+    const before = year.find((l) => l[0]!.jobId === state.job!.cameBack!.job)!;
+    expect(before[0]!.payload).toMatchObject({
+      number: state.job!.cameBack!.number,
+      customer: state.job!.customer,
+      serial: state.job!.serial,
+    });
+    expect(fold(before, snapshots).close.handedOver).not.toBeNull();
+    expect(msOf(back[0]!.clock)).toBeGreaterThan(msOf(before.at(-1)!.clock));
+    expect(msOf(back[0]!.clock)).toBeLessThan(NOW);
+    expect(year.some((l) => l[0]!.jobId === back[0]!.jobId)).toBe(false);
+    expect(demoReturn([], NOW)).toEqual([]);
   });
 });

@@ -263,3 +263,21 @@ export function demoYearStock(year: readonly (readonly JobEvent[])[], snapshots:
     });
   return out;
 }
+
+/** A machine of the year that comes back: the newest one handed over within the guarantee, with what its customer says now. */
+export function demoReturn(year: readonly (readonly JobEvent[])[], nowMs: number): JobEvent[] {
+  const log = year.findLast((l) => l.some((e) => e.type === "close.handedOver"));
+  const opened = log?.[0];
+  if (opened?.type !== "job.opened") return [];
+  const at = nowMs - 25 * MIN;
+  const id = (n: number) => makeEventId(at, new Uint8Array([9, n, 1, 2, 3, 4, 5, 6, 7, 8]));
+  const payload: typeof opened.payload = {
+    ...opened.payload,
+    number: "H-2428",
+    words: "The picture flickers when the lid is moved, since we have it back.",
+    happened: "",
+    promiseAt: null,
+    cameBack: { job: opened.jobId, number: opened.payload.number },
+  };
+  return [{ ...opened, id: id(1), jobId: id(2), who: "Bench 2", clock: makeClock(at, 1), payload }];
+}

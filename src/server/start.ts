@@ -1,7 +1,7 @@
 import type { JobEvent } from "@/core/job";
 import { closeConnection, connection, migrate, migrationsAhead } from "@/data/connection";
 import { DEMO_HOURS, demoEvents, demoSnapshots, demoStock, loadReference } from "@/data/demoScenario";
-import { demoYear, demoYearStock } from "@/data/demoYear";
+import { demoReturn, demoYear, demoYearStock } from "@/data/demoYear";
 import { endBrokenImports } from "@/data/importStore";
 import { holderOf, takeLock } from "@/data/lock";
 import { plantLogs } from "@/data/plantLogs";
@@ -103,7 +103,7 @@ function plantYear(demo: readonly (readonly JobEvent[])[]): void {
   const c = connection();
   const snapshots = demoSnapshots(dataDir());
   const year = demoYear(demo, snapshots, nowMs());
-  plantLogs(c, [...year, demoYearStock(year, snapshots, nowMs())], snapshots, nowIso());
+  plantLogs(c, [...year, demoReturn(year, nowMs()), demoYearStock(year, snapshots, nowMs())], snapshots, nowIso());
 }
 
 /** As above, or ends in words: a process that stays and answers every page with an error helps nobody. */

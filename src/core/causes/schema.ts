@@ -47,6 +47,8 @@ export const CauseTable = z.strictObject({
         feeds: z.record(z.string(), z.number().min(0).max(50)),
         /** Leads to reseat for it, by what they serve; missing = no lead. */
         lead: z.enum(["picture", "battery", "keyboard", "camera", "wireless", "touch", "lidSensor"]).optional(),
+        /** Where hands have to get to where there is no lead: the board, what lies over the panel, or behind the panel itself. */
+        at: z.enum(["board", "covers", "panel"]).optional(),
         /** What is looked at and done, in words. */
         how: words(200).optional(),
         strength: z.record(z.string(), chance),

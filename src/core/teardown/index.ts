@@ -7,7 +7,7 @@ export { bitsOf, makePlan, type Plan, type PlanResult } from "./plan";
 export { madePlan, type OtherGoal, otherGoals, type PlanAsk, planAskOf, progressOf } from "./planOf";
 export { plugNow } from "./plugNow";
 export { type Progress, progressIn } from "./progress";
-export { type Reach, type ReachStep, reachLead } from "./reach";
+export { type Reach, type ReachPlace, type ReachStep, reachLead, reachPlace } from "./reach";
 export {
   addDrill,
   DRILL_SLIPS,

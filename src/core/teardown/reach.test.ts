@@ -1,8 +1,8 @@
 import { builds, causeTable, hashes, jobOn, snapshots, TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { type Act, checksOf, eventGate, feedsOf, passStatus } from "../job";
+import { type Act, checksOf, eventGate, feedsOf, passStatus, powerOf } from "../job";
 import { madePlan, planAskOf } from "./planOf";
-import { reachLead } from "./reach";
+import { reachLead, reachPlace } from "./reach";
 
 /** A copy of a bench that can go another way. */
 function fork(b: TestBench): TestBench {
@@ -129,4 +129,33 @@ describe("a failed check, its cause gone after, and back", () => {
     b.do("prove.checkDone", done("evennessPhoto", "no phone here"));
     expect(passStatus(b.view, "open").untested.some((c) => c.id === "evennessPhoto")).toBe(false);
   });
+});
+
+describe("the way to a place that is no lead", () => {
+  it.each(proved)(
+    "%s: board, covers and panel are reached through open gates, and the plan leads back to the closed pass",
+    (_, at) => {
+      for (const cause of causeTable.causes.filter((c) => !c.lead && c.access === "opened")) {
+        expect(cause.at, cause.id).toBeDefined();
+        const b = fork(at);
+        b.do("prove.checkDone", { pass: "closed", check: "start", result: "fail", note: "" });
+        b.do("after.chased", { cause: cause.id, pass: "closed", check: "start", causesHash: hashes.causes });
+        let n = 0;
+        for (; n < 200; n++) {
+          const way = reachPlace(b.view, cause.at!, madePlan(planAskOf(b.view)!))!;
+          if (way.steps.length === 0) break;
+          expect(way.minutes).toBeGreaterThan(0);
+          doIt(b, way.steps[0]!.act);
+        }
+        expect(n, cause.id).toBeGreaterThan(0);
+        expect(n, cause.id).toBeLessThan(200);
+        // Nobody's hands are in a live machine when they are there, and what was asked for is out of the way.
+        expect(powerOf(b.view).isolated, cause.id).toBe(true);
+        if (cause.at === "panel") expect(b.state.subject, cause.id).toBe("out");
+        b.do("after.mended", { cause: cause.id, note: "seen" });
+        b.until("proveClosed");
+        expect(b.state.subject, cause.id).not.toBe("out");
+      }
+    },
+  );
 });

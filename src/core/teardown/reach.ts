@@ -1,4 +1,5 @@
 import { type BuildIndex, hiddenBySeat, indexBuild } from "../build";
+import type { CauseTable } from "../causes";
 import { type Act, buildOf, type JobView, powerOf, seated } from "../job";
 import { type StepGraph, stepGraph } from "./graph";
 import type { PlanResult } from "./plan";
@@ -87,6 +88,47 @@ function stepsFor(v: JobView, b: BuildIndex, g: StepGraph, goals: readonly strin
 const partAway = (g: StepGraph, part: string): string =>
   g.steps.has(stepId("partFold", part)) ? stepId("partFold", part) : stepId("partOut", part);
 
+/** Goals as acts on the machine as it stands, with their minutes there and back. */
+function reachOf(v: JobView, b: BuildIndex, goals: readonly string[], made: PlanResult | null, leave = ""): Reach {
+  const g = stepGraph(indexBuild(b.build));
+  const plan = new Set(made?.ok ? made.plan.out.map((s) => s.id) : []);
+  // Power first, whatever else comes off: nothing is lifted on a live machine.
+  const steps = stepsFor(v, b, g, [stepId("mainsOut"), stepId("drain"), ...goals], plan).flatMap((id) => {
+    const step = g.steps.get(id)!;
+    // What lies under the panel in the build's words is out of the way once it is lifted.
+    const act = id === leave ? null : actOf(v, b, step);
+    return act ? [{ step, ...act }] : [];
+  });
+  return { steps, minutes: steps.reduce((sum, x) => sum + x.step.minutes + (x.step.backMinutes ?? 0), 0) };
+}
+
+/** Where hands have to get to for a cause that is no lead. */
+export type ReachPlace = NonNullable<CauseTable["causes"][number]["at"]>;
+
+/**
+ * What has to come away before hands reach a place: the board (as far as its end of the display lead, which stays on), what lies over the
+ * panel, or behind the panel itself.
+ * @param made the plan of this job, where there is one
+ * @returns the steps with their acts in order; empty where the place lies open; null without a build
+ * @example reachPlace(view, "board").steps.length > 0 // true
+ */
+export function reachPlace(v: JobView, at: ReachPlace, made: PlanResult | null = null): Reach | null {
+  const b = buildOf(v);
+  if (!b) return null;
+  const g = stepGraph(indexBuild(b.build));
+  const covers = b.subject.blockedBy.map((p) => partAway(g, p));
+  if (at === "covers") return reachOf(v, b, covers, made);
+  // Once it is lifted it is reached: what held the old one is not asked for again.
+  if (at === "panel") return reachOf(v, b, v.state.subject === "out" ? [] : [stepId("partOut", b.subject.id)], made);
+  // What isolates it comes off in any case: it is no lead to be left on.
+  const power = new Set(b.powerPoints.map((c) => c.id));
+  const leads = b.build.connectors.filter((c) => c.view === "base" && !power.has(c.id) && g.steps.has(stepId("cableOff", c.id)));
+  const near = leads.find((c) => c.serves === "picture") ?? leads[0];
+  const cover = b.build.parts.find((p) => p.role === "baseCover");
+  if (near) return reachOf(v, b, [stepId("cableOff", near.id)], made, stepId("cableOff", near.id));
+  return reachOf(v, b, cover ? [stepId("partOut", cover.id)] : covers, made);
+}
+
 /**
  * What has to come away, as the machine stands now, before a lead can be taken off by itself: power first, then covers with
  * their screws; the new panel where the lead lies behind it. The way back is the plan's own.
@@ -100,24 +142,9 @@ export function reachLead(v: JobView, connector: string, made: PlanResult | null
   const c = b?.connector.get(connector);
   if (!b || !c) return null;
   if (v.state.connectors[connector] === "off") return { steps: [], minutes: 0 };
-  const g = stepGraph(indexBuild(b.build));
   const own = c.joins[0] === b.subject.id;
   const under =
     seated(v.state) && ((own && !c.reachableWhenSeated) || (!own && hiddenBySeat(b.build, c)) || c.under.includes(b.subject.id));
-  const goals = [
-    // Power first, whatever else comes off: nothing is lifted on a live machine.
-    stepId("mainsOut"),
-    stepId("drain"),
-    ...(under ? [stepId("partOut", b.subject.id)] : []),
-    stepId("cableOff", connector),
-  ];
-  const plan = new Set(made?.ok ? made.plan.out.map((s) => s.id) : []);
-  const steps = stepsFor(v, b, g, goals, plan).flatMap((id) => {
-    const step = g.steps.get(id)!;
-    // What lies under the panel in the build's words is out of the way once it is lifted.
-    const act = actOf(v, b, step);
-    return act ? [{ step, ...act }] : [];
-  });
-  const minutes = steps.reduce((sum, x) => sum + x.step.minutes + (x.step.backMinutes ?? 0), 0);
-  return { steps, minutes };
+  const goals = [...(under ? [stepId("partOut", b.subject.id)] : []), stepId("cableOff", connector)];
+  return reachOf(v, b, goals, made);
 }

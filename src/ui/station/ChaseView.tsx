@@ -3,7 +3,7 @@ import { useState } from "react";
 import { CONNECTOR_MOTION } from "@/core/build";
 import { buildOf, checksOf } from "@/core/job";
 import { durationWords } from "@/core/quantity";
-import { reachLead } from "@/core/teardown";
+import { reachLead, reachPlace } from "@/core/teardown";
 import { KeysLine } from "../controls/KeysLine";
 import { Plate } from "../controls/Plate";
 import { ConnectorDetail } from "../draw/ConnectorDetail";
@@ -25,7 +25,9 @@ export function ChaseView() {
   const b = buildOf(view);
   const leads = chase.leads.flatMap((id) => b?.connector.get(id) ?? []);
   const lead = leads.find((c) => !chase.reseated[c.id]);
-  const reach = lead ? reachLead(view, lead.id, plan.made) : null;
+  // No lead to reseat: hands have to get to its place all the same.
+  const place = leads.length === 0 && cause?.access === "opened" ? cause.at : undefined;
+  const reach = lead ? reachLead(view, lead.id, plan.made) : place ? reachPlace(view, place, plan.made) : null;
   const step = reach?.steps[0];
   const on = lead && !step;
   const mended = () => {
@@ -73,7 +75,7 @@ export function ChaseView() {
         </div>
       )}
       {on && <ConnectorDetail kind={lead.kind} out={false} />}
-      {leads.length > 0 && (
+      {(leads.length > 0 || place) && (
         <ol className="rows" aria-label="The way there">
           {reach?.steps.slice(1, 7).map((x) => (
             <li key={x.step.id}>

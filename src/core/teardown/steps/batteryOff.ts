@@ -14,7 +14,7 @@ export const batteryOff = {
     how: `${b.build.isolation.how} Proof: ${b.build.isolation.proof}`,
     minutes: target === "" ? 1.5 : 1,
   }),
-  done: (v, target) => offDone(v, target, v.s.bench.batteryOff && v.s.bench.mains === "out"),
+  done: (v, target) => offDone(v, target, v.s.bench.batteryOff && v.s.bench.mains === "out", true),
   next: () => ({ type: "bench.batteryOff", payload: { proven: true } }),
   events: { "bench.batteryOff": (_, at) => offAt(at) },
   press: "Press when it is proven",
