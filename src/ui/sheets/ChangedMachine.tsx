@@ -41,8 +41,8 @@ function Shape({ d, i, S }: { d: Drawn; i: number; S: number }) {
 export function ChangedMachine({ drawing }: { drawing: ChangedDrawing }) {
   const S = drawing.sides.length > 1 ? SCALE.two : SCALE.one;
   return (
-    <figure className="flex flex-wrap items-center gap-x-8 gap-y-2" aria-label="What was changed on the machine">
-      <div className="flex flex-wrap gap-6">
+    <figure className="flex flex-wrap items-center gap-x-5 gap-y-2" aria-label="What was changed on the machine">
+      <div className="flex flex-wrap gap-3">
         {drawing.sides.map((side) => (
           <div key={side.name}>
             <svg
@@ -62,7 +62,7 @@ export function ChangedMachine({ drawing }: { drawing: ChangedDrawing }) {
           </div>
         ))}
       </div>
-      <figcaption className="min-w-[230px] flex-1">
+      <figcaption className="min-w-[180px] flex-1">
         <ul className="flex flex-col gap-1">
           {drawing.legend.map((l) => (
             <li key={l.what} className="flex items-center gap-2 text-[16px]">
