@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { useState, useSyncExternalStore } from "react";
 import type { Build } from "@/core/build";
 import type { JobState } from "@/core/job";
 import type { Panel } from "@/core/panel";
@@ -34,6 +34,13 @@ export function sideOf(build: Build, { target, kind }: Step): "lid" | "base" {
   return build.parts.some((p) => p.role === "baseCover") && stepRule(kind).atBase ? "base" : "lid";
 }
 
+const NARROW = "(max-width: 760px)";
+const onNarrow = (then: () => void) => {
+  const q = matchMedia(NARROW);
+  q.addEventListener("change", then);
+  return () => q.removeEventListener("change", then);
+};
+
 /** The one drawing with its title bar: which side, at which scale, with which layers. */
 export function DrawingPane(p: {
   station: StationPath;
@@ -51,12 +58,18 @@ export function DrawingPane(p: {
   onTap: ((xMm: number, yMm: number) => void) | undefined;
 }) {
   const [layers, setLayers] = useState<ReadonlySet<Layer>>(() => new Set(LAYERS[p.station]));
+  // On a phone the drawing scrolls by itself: by keys too, then.
+  const narrow = useSyncExternalStore(
+    onNarrow,
+    () => matchMedia(NARROW).matches,
+    () => false,
+  );
   const { pxPerMm, checked } = useScreen();
   const ratio = scaleOf(p.build, pxPerMm);
   const trust = checked ? "checked by ruler" : "scale not checked";
   return (
     <section className="pane onshell" aria-label="Drawing">
-      <div className="art" data-drawing tabIndex={-1}>
+      <div className="art" data-drawing tabIndex={narrow ? 0 : -1}>
         <LidDrawing
           build={p.build}
           view={p.view}
