@@ -36,14 +36,14 @@ export function ScreenCheck() {
       <p className="q">
         Hold a ruler to the bar. It holds for this screen and this zoom; drawings then are at the scale they say.
       </p>
-      <div className="overflow-x-auto">
+      <section className="overflow-x-auto" aria-label="The bar" tabIndex={0}>
         <svg width={BAR_PX} height={26} role="img" aria-label="A bar to be measured">
           <path d={`M0.5 0V26M${BAR_PX - 0.5} 0V26M0 13H${BAR_PX}`} stroke="var(--ink)" strokeWidth={1} />
           {Array.from({ length: 9 }, (_, i) => (
             <path key={i} d={`M${((i + 1) * BAR_PX) / 10} 8V18`} stroke="var(--ink)" strokeWidth={1} />
           ))}
         </svg>
-      </div>
+      </section>
       <div className="flex flex-wrap items-end gap-3">
         <label className="field" style={{ width: 240 }}>
           <span>Its length on this screen, mm</span>
