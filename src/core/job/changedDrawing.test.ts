@@ -42,6 +42,20 @@ describe("the machine on the hand-over sheet", () => {
     for (const l of d.legend) expect(all.some((x) => x.what === l.what)).toBe(true);
   });
 
+  it("a screw only loosened and a plug still off are not said to be home", () => {
+    const b = plannedJob("C").until("handOver");
+    const state = structuredClone(b.state);
+    const count = (s: typeof state, what: string) =>
+      changedDrawing({ ...b.view, state: s })!
+        .sides.flatMap((x) => x.shapes)
+        .filter((x) => x.what === what).length;
+    const [screws, plugs] = [count(state, "screw"), count(state, "plug")];
+    state.screws.b1 = "loosened";
+    state.connectors[Object.keys(state.touched)[0]!] = "off";
+    expect(count(state, "screw")).toBe(screws - 1);
+    expect(count(state, "plug")).toBe(plugs - 1);
+  });
+
   it("a whole lid is new as a whole", () => {
     const d = changedDrawing(jobOn("pellow-lune-13").until("handOver").view)!;
     const lid = d.sides[0]!;

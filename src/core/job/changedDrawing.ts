@@ -46,12 +46,13 @@ export function changedDrawing(v: JobView): ChangedDrawing | null {
     for (const p of b.build.parts.filter((x) => x.view === view && x.shape && x.id !== b.subject.id)) {
       if (s.transplanted[p.id]) shapes.push({ what: "part", ...rect(p.shape!), n: numberOf(`${p.name}, moved over`) });
     }
-    for (const c of b.build.connectors.filter((x) => x.view === view && s.touched[x.id]))
+    for (const c of b.build.connectors.filter((x) => x.view === view && s.touched[x.id] && s.connectors[x.id] !== "off"))
       shapes.push({ what: "plug", x: c.xMm - 6, y: c.yMm - 2, w: 12, h: 4, n: numberOf(c.name) });
     for (const g of b.build.screwGroups.filter((x) => x.view === view && screwsComeBack(b.build, x)))
       for (const q of g.screws) {
         const st = s.screws[q.id];
-        if (st && st !== "out" && st !== "missing" && st !== "staysOut")
+        // Only what is home again is drawn as that: one that is merely loosened is not tight.
+        if (st === "back" || st === "tightened" || st === "replaced")
           shapes.push({ what: st === "replaced" ? "screwNew" : "screw", x: q.xMm, y: q.yMm, w: 0, h: 0 });
       }
     return shapes;

@@ -136,7 +136,7 @@ export function JobFrame({ jobId, station, go, log, reference, renew, first, now
   const stop = openHazards(log.state).length > 0;
   const holdNext = () => setHeld((k) => (k === null ? 0 : k >= corners.length - 1 ? null : k + 1));
   const heatOff = () => {
-    if (!log.state.heat.on) setSaid("Nothing heats");
+    if (!log.state.heat.on) setSaid("Nothing heats at this job");
     else if (log.record({ type: "bench.heatOff", payload: {} })) setSaid("Heat seen off");
   };
   const benchKeys: Record<string, () => void> = {

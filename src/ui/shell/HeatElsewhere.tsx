@@ -1,6 +1,7 @@
 "use client";
 import { usePathname } from "next/navigation";
 import { useEffect, useState } from "react";
+import { read } from "@/client/device";
 import { durationWords } from "@/core/quantity";
 import type { HotJobs } from "@/wire/heat";
 import { FORGOTTEN_S } from "./forgotten";
@@ -38,6 +39,8 @@ export function HeatElsewhere() {
   useEffect(() => {
     if (!first || here) return;
     const key = (e: KeyboardEvent) => {
+      // Whoever turned single letters off has the link.
+      if (read("helvane.letters") === "off") return;
       const at = e.target as HTMLElement;
       if (e.key.toLowerCase() !== "h" || e.ctrlKey || e.metaKey || e.altKey || at.closest("input, textarea, select")) return;
       location.assign(`/jobs/${first}/open`);
