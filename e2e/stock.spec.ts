@@ -216,3 +216,42 @@ test("the figures: what is too little to say is said so, tables are CSV, the cal
   await page.getByRole("button", { name: "Turn it off" }).click();
   await expect(at).toHaveCount(0);
 });
+
+test("a seller asked after an order answers short, wrong, late or not at all: said against what was ordered, kept only when told", async ({
+  bench,
+  page,
+}) => {
+  const tell = (failure: string) => page.request.put(`${bench.url}/api/feed`, { data: { failure } });
+  await stock(page, bench.url);
+  const old = page.locator('[data-order="B-1"]');
+  const ask = async () => {
+    await old.getByRole("button", { name: /^Ask / }).click();
+  };
+  await tell("outage");
+  await ask();
+  await expect(old.getByRole("alert")).toContainText(/does not answer\. The order stands as it was\./);
+  await tell("wrong");
+  await ask();
+  await expect(old.getByRole("status")).toContainText(/goes out for .*: not what was ordered\. Ask before it is packed\./);
+  await tell("short");
+  await ask();
+  await expect(old.getByRole("status")).toContainText(/go out now, \d+ later\.|Nothing of .* goes out now\./);
+  await tell("late");
+  await ask();
+  await expect(old.getByRole("status")).toContainText(/days later than he said\./);
+  const ruler = old.getByRole("img", { name: /^B-1: likely/ });
+  const before = await ruler.getAttribute("aria-label");
+  await old.getByRole("button", { name: "Keep it with that" }).click();
+  await bench.settled();
+  await expect(old.getByRole("status")).toHaveCount(0);
+  await expect(ruler).not.toHaveAttribute("aria-label", before!);
+  // Read again by somebody else: what he said stands in the log, with the days.
+  await page.reload();
+  await expect(ruler).not.toHaveAttribute("aria-label", before!);
+  await tell("none");
+  await ask();
+  await expect(old.getByRole("status")).toContainText(/here in \d+ days?\./);
+  await old.getByRole("button", { name: "Keep it", exact: true }).click();
+  await bench.settled();
+  await expect(old.locator("p").first()).toContainText(/confirmed|shipped/);
+});

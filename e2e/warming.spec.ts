@@ -27,6 +27,10 @@ test("a strip is warmed: planned under its ceilings, followed over a reload, see
   await box.getByRole("button", { name: "Plan the warming" }).click();
   const first = box.getByRole("list", { name: "Passes" }).getByRole("listitem").first();
   await expect(first).toBeVisible({ timeout: 90_000 });
+  // The job's plan takes it over; the strip in hand stays the one in hand.
+  await box.getByRole("button", { name: "Take it into the plan" }).click();
+  await expect(box).toContainText("The plan takes these minutes, this tool and its risk.");
+  await expect(page.getByRole("heading", { name: "Free the left tape" })).toBeVisible();
   await expect(box).toContainText(/Display \d+(?: to \d+)? °C60 °C at most, default, its datasheet first/);
   await first.getByRole("button", { name: "It is on" }).click();
   await expect(box.getByRole("status").first()).toContainText(/left of this pass/);
@@ -109,4 +113,60 @@ test("no window is said with what is in the way, and has no start", async ({ ben
   await expect(box.getByText(/^No window with the rework hand-piece/)).toBeVisible({ timeout: 90_000 });
   await expect(box).toContainText(/The nearest try misses .* by \d+ (K|s)/);
   await expect(box.getByRole("button", { name: "It is on" })).toHaveCount(0);
+});
+
+test("a dryer is measured on a spare lid and planned with; a pack nobody has seen is not warmed over", async ({
+  bench,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await page.goto(`${bench.url}/settings#tools`);
+  const warming = page.getByRole("region", { name: "What warming is reckoned with" });
+  await expect(async () => {
+    await warming.getByLabel("Tape conducts").fill("12");
+    await warming.getByRole("button", { name: "Save the figures" }).click();
+    await expect(warming.getByRole("alert")).toContainText(
+      "Tape conducts: 12 W/mK is far outside 0.05 to 0.17 W/mK. Was it read in another unit?",
+      { timeout: 2000 },
+    );
+  }).toPass();
+  await warming.getByLabel("Tape conducts").fill("0,12");
+  await warming.getByRole("button", { name: "Save the figures" }).click();
+  await expect(warming).toContainText("Kept. Warming planned from here on reckons with it.");
+  const spot = warming.getByRole("form", { name: "Measure a tool" });
+  await spot.getByLabel("Nozzle, °C").fill("95");
+  await spot.getByLabel("Read, °C").fill("140");
+  await spot.getByRole("button", { name: "How strong is it?" }).click();
+  await expect(spot).toContainText(/No strength of 0.6 to 1.5 explains that reading/);
+  await spot.getByLabel("Read, °C").fill("52,5");
+  await spot.getByRole("button", { name: "How strong is it?" }).click();
+  const found = spot.getByRole("status");
+  await expect(found).toContainText(/\d\.\d\d of what it should give, \d\.\d\d to \d\.\d\d/);
+  const cal = Number(/(\d\.\d\d) of what/.exec((await found.textContent())!)![1]);
+  expect(cal).toBeGreaterThan(0.6);
+  expect(cal).toBeLessThan(1);
+  await found.getByRole("button", { name: "Keep it" }).click();
+  await expect(warming.getByRole("list", { name: "Tools as measured" })).toContainText(
+    `${cal.toFixed(2)} of what it should give`,
+  );
+  await page.reload();
+  await expect(warming.getByLabel("Tape conducts")).toHaveValue("0.12");
+  await expect(warming.getByRole("list", { name: "Tools as measured" })).toContainText(
+    `${cal.toFixed(2)} of what it should give`,
+  );
+  await toTheTape(bench);
+  const box = page.getByRole("region", { name: "Warming" });
+  await bench.choose(/^A pack under/, "notKnown");
+  await expect(box).toContainText("Look first: nothing is warmed over a pack nobody has seen.");
+  await expect(box.getByRole("button", { name: "Plan the warming" })).toBeDisabled();
+  // A pack in the zone allows 45 °C, and this glue lets go from 50.
+  await bench.choose(/^A pack under/, "inZone");
+  await box.getByRole("button", { name: "Plan the warming" }).click();
+  await expect(box).toContainText(/No window with the heating mat/, { timeout: 90_000 });
+  await box.getByRole("button", { name: "Plan it without heat" }).click();
+  await expect(box).toContainText("Planned without heat: pull tab, thread or solvent.");
+  await bench.choose(/^A pack under/, "elsewhere");
+  await bench.choose(/^Warmed with/, "hairDryer");
+  await box.getByRole("button", { name: "Plan the warming" }).click();
+  await expect(box.getByText(/lets go from 50/)).toBeVisible({ timeout: 90_000 });
 });

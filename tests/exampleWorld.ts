@@ -139,6 +139,7 @@ const world = {
     ceilingsC: { film: 60 },
     means: { by: "mat", setC: [60], widthMm: 300, heightMm: 200 },
   } satisfies PlanHeatOptions,
+  NOTHING_OWN: { figures: {}, tools: {} },
   heatSpot: {
     do: "jet",
     edge: "top",

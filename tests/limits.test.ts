@@ -105,6 +105,12 @@ const LIMITS: Record<string, Row[]> = {
     ["items", null, 20, "kept"],
   ],
   "match.looked": [["letters", null, 200, "note"]],
+  "plan.warmingChosen": [
+    ["above", 0, 240, "minutes"],
+    ["whole", 1, 60, "passes"],
+    ["whole", 0, 10000, "over.broken"],
+    ["whole", 1, 10000, "over.draws"],
+  ],
   "plan.rebuilt": [["letters", 1, 200, "why"]],
   "bench.drained": [["number", 1, 120, "seconds"]],
   "bench.solventUsed": [["number", 2, 60, "dryMin"]],
@@ -155,7 +161,10 @@ const LIMITS: Record<string, Row[]> = {
     ["letters", 1, 60, "seller"],
     ["number", 0, 365, "dueDays"],
   ],
-  "stock.orderMoved": [["letters", null, 200, "note"]],
+  "stock.orderMoved": [
+    ["letters", null, 200, "note"],
+    ["whole", 0, 365, "inDays"],
+  ],
   "after.mended": [["letters", null, 200, "note"]],
   "after.pairingLeft": [
     ["letters", 1, 80, "by"],

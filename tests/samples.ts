@@ -83,6 +83,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "plan.aimed": { aim: "label", why: "nobody knows which panel is in it" },
   "swap.oldBack": { part: "panel" },
   "plan.tapeChosen": { widthMm: 4, pliesMm: [0.5], pocketMm: 3.1, panelMm: 2.6 },
+  "plan.warmingChosen": { tape: "tape-left", with: "mat", minutes: 9.5, passes: 2, over: { broken: 0, draws: 50 } },
   "plan.supplyChosen": { supply: "battery" },
   "plan.lampTestChosen": { test: "open", by: "Sela" },
   "bench.lampGuarded": { by: "Sela" },

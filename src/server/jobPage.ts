@@ -9,6 +9,7 @@ import { readLog } from "@/data/eventStore";
 import { panelsById, panelsNearSize } from "@/data/panelStore";
 import type { ReferenceRow } from "@/data/referenceStore";
 import { foundOf, planKey } from "@/wire/plan";
+import { readHeatOwn } from "./heatOwn";
 import { shopLogOf } from "./jobList";
 import { readReference } from "./reference";
 import { tradeOf } from "./sellers";
@@ -82,6 +83,7 @@ export async function readJobPage(jobId: string, station = "plan") {
       quote: ref.quote && { hash: ref.quote.hash, data: ref.quote.data },
       shopLog: await shopLogOf(ref.builds.find((b) => b.id === machine?.build)?.data.family ?? null),
       weights,
+      heat: await readHeatOwn(),
       tools: ref.tools?.data ?? null,
       rolls: await rollsHere(),
       policy: ref.policy && { hash: ref.policy.hash, data: ref.policy.data },

@@ -1,11 +1,12 @@
 import type { JobEvent } from "@/core/job";
 import { closeConnection, connection, migrate, migrationsAhead } from "@/data/connection";
 import { DEMO_HOURS, demoEvents, demoSnapshots, demoStock, loadReference } from "@/data/demoScenario";
+import { demoWarming } from "@/data/demoWarming";
 import { demoReturn, demoYear, demoYearStock } from "@/data/demoYear";
 import { endBrokenImports } from "@/data/importStore";
 import { holderOf, takeLock } from "@/data/lock";
 import { plantLogs } from "@/data/plantLogs";
-import { listKinds } from "@/data/referenceStore";
+import { listKinds, saveReference } from "@/data/referenceStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
 import { appendOne } from "./append";
 import { makeBackup } from "./backup/make";
@@ -94,16 +95,21 @@ async function seed(): Promise<void> {
         const done = await appendOne(e, nowMs());
         if (!done.ok) throw new Error(`the demo scenario does not pass its own gates: ${e.type}: ${done.reason}`);
       }
-  if (process.env.HELVANE_SEED === "year") plantYear(demo);
+  if (process.env.HELVANE_SEED === "year") await plantYear(demo);
   await writeSetting(c.db, "seeded", { at: nowIso() });
 }
 
 /** A year of closed jobs behind the demo's own, with the rolls they took. Each is a job of the demo, whose gates let it pass. */
-function plantYear(demo: readonly (readonly JobEvent[])[]): void {
+async function plantYear(demo: readonly (readonly JobEvent[])[]): Promise<void> {
   const c = connection();
   const snapshots = demoSnapshots(dataDir());
   const year = demoYear(demo, snapshots, nowMs());
-  plantLogs(c, [...year, demoReturn(year, nowMs()), demoYearStock(year, snapshots, nowMs())], snapshots, nowIso());
+  const warm = demoWarming(snapshots, nowMs());
+  await saveReference(c.db, "build", warm.build.id, warm.build, null, nowIso());
+  const { machineModel: model, machineCodes: codes, id } = warm.build;
+  await saveReference(c.db, "machine", model, { model, codes, build: id, panels: [], seen: {}, otherNames: [] }, null, nowIso());
+  const logs = [...year, demoReturn(year, nowMs()), ...warm.logs, demoYearStock(year, snapshots, nowMs())];
+  plantLogs(c, logs, warm.snapshots, nowIso());
 }
 
 /** As above, or ends in words: a process that stays and answers every page with an error helps nobody. */

@@ -1,7 +1,7 @@
 import type { Offer, SellerFeed } from "@/core/catalogue";
 import { seedOf } from "./board";
 
-export const FEED_FAILURES = ["none", "outage", "late", "badRows"] as const;
+export const FEED_FAILURES = ["none", "outage", "late", "badRows", "short", "wrong"] as const;
 export type FeedFailure = (typeof FEED_FAILURES)[number];
 
 /** How long the simulated late seller takes, ms. */

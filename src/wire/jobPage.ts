@@ -1,6 +1,7 @@
 import type { Build } from "@/core/build";
 import type { LeadTime, Machine, Offer, SellerRecord, SellerTerms } from "@/core/catalogue";
 import type { CauseTable } from "@/core/causes";
+import type { HeatOwn } from "@/core/heat";
 import type { Panel } from "@/core/panel";
 import type { Procedure } from "@/core/procedure";
 import type { CheckTable, Policy } from "@/core/proof";
@@ -22,6 +23,8 @@ export interface JobReference {
   procedures: { hash: string; data: Procedure }[];
   /** What the shop weighs against each other when a way is planned. */
   weights: PlanWeights;
+  /** What the shop knows of its room, its tape and its tools that warm. */
+  heat: HeatOwn;
   tools: ToolStock | null;
   /** Tape on the shelf. */
   rolls: RollHere[];

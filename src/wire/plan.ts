@@ -18,8 +18,12 @@ export interface PlannerAnswer {
   goals: OtherGoal[];
 }
 
-/** What a job found and mended, which its plan is made with. */
-export const foundOf = (s: { finds: readonly unknown[]; mends: readonly unknown[] }): unknown[] => [...s.finds, ...s.mends];
+/** What a job found, mended and tried how to warm, which its plan is made with. */
+export const foundOf = (s: {
+  finds: readonly unknown[];
+  mends: readonly unknown[];
+  plan: { warming?: Readonly<Record<string, unknown>> } | null;
+}): unknown[] => [...s.finds, ...s.mends, ...(s.plan?.warming ? [s.plan.warming] : [])];
 
 /** What a plan was made from, as a text: equal texts mean the same plan; `tried` says how the machine is fed and tried. */
 export const planKey = (

@@ -1,6 +1,11 @@
 import { z } from "zod";
+import type { OrderAnswer } from "@/core/catalogue";
 
-export const FeedRequest = z.strictObject({ failure: z.enum(["none", "outage", "late", "badRows"]) });
+export const FeedRequest = z.strictObject({ failure: z.enum(["none", "outage", "late", "badRows", "short", "wrong"]) });
+
+/** POST /api/feed: asks a seller after what of an order of the shop did not come yet. */
+export const OrderAsk = z.strictObject({ order: z.string().regex(/^B-\d{1,6}$/, "B- and a number") });
+export type OrderReply = OrderAnswer;
 
 export interface OffersReply {
   answers: { seller: string; ok: boolean; words: string; problems: string[]; asOf: string | null }[];

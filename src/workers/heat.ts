@@ -1,15 +1,32 @@
-import { ceilingsOf, type HeatAnswer, type HeatAsk, lidModel, planSafelySteps } from "@/core/heat";
+import { ceilingsOf, type HeatAnswer, type HeatAsk, lidModel, ownLid, ownMeans, planSafelySteps } from "@/core/heat";
 
 const say = (m: HeatAnswer) => self.postMessage(m);
 
 function plan(a: HeatAsk): void {
-  const m = lidModel(a, { cover: a.cover, ...(a.coverMm === undefined ? {} : { coverMm: a.coverMm }), ambientC: a.roomC });
-  const ceilings = ceilingsOf(a, a.tape ? [a.tape] : [], { thrownAway: a.thrownAway, packInZone: false, cover: a.cover });
+  const m = lidModel(a, {
+    cover: a.cover,
+    ...(a.coverMm === undefined ? {} : { coverMm: a.coverMm }),
+    ...ownLid(a.own, a.roomC),
+    ...(a.packAt
+      ? {
+          battery: {
+            rect: a.packAt,
+            against: "cover" as const,
+            ...(a.own.figures.batteryContactWm2K === undefined ? {} : { contactWm2K: a.own.figures.batteryContactWm2K }),
+          },
+        }
+      : {}),
+  });
+  const ceilings = ceilingsOf(a, a.tape ? [a.tape] : [], {
+    thrownAway: a.thrownAway,
+    packInZone: a.packAt !== undefined,
+    cover: a.cover,
+  });
   const steps = planSafelySteps(m, {
     pieces: m.pieces.filter((p) => !a.tape || p.tape === a.tape).map((p) => p.id),
     softC: a.softC,
     ceilingsC: Object.fromEntries(ceilings.map((c) => [c.thing, c.maxC])),
-    means: a.means,
+    means: ownMeans(a.own, a.means),
   });
   for (let r = steps.next(); ; r = steps.next()) {
     if (r.done) {

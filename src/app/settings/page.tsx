@@ -7,6 +7,7 @@ import { readDrill } from "@/server/backup/drill";
 import { backupsHere } from "@/server/backup/place";
 import { backupCaution, readBackupSetting } from "@/server/backup/schedule";
 import { readHabits } from "@/server/habits";
+import { readHeatOwn } from "@/server/heatOwn";
 import { readShopHours } from "@/server/hours";
 import { nowMs } from "@/server/now";
 import { readReference } from "@/server/reference";
@@ -16,6 +17,7 @@ import { readWeights } from "@/server/weights";
 import { CarryShop } from "@/ui/bench/CarryShop";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
 import { HabitSettings } from "@/ui/bench/HabitSettings";
+import { HeatSettings } from "@/ui/bench/HeatSettings";
 import { HoursSettings } from "@/ui/bench/HoursSettings";
 import { KeepShop } from "@/ui/bench/KeepShop";
 import { NetworkForm, SignOut } from "@/ui/bench/NetworkForm";
@@ -71,6 +73,7 @@ export default async function SettingsPage() {
         <div id="tools" className="setpart">
           <ToolSettings stock={tools.data} version={tools.version} asked={asked} />
           <WeightSettings weights={weights} />
+          <HeatSettings own={await readHeatOwn()} />
         </div>
       )}
       {quote && (

@@ -37,6 +37,7 @@ export {
   FIND_KINDS,
   FIND_WORDS,
   HEADS,
+  HEAT_TOOLS,
   HELD_BY,
   PART_ROLES,
   SERVES,
@@ -44,6 +45,7 @@ export {
   SUBJECTS,
   SUPPLIES,
   type Supply,
+  WARMED_WITH,
 } from "./kinds";
 export { howTried, LAMP_WAIT_S, type LampTest, lampLit, triedWhole, withLamp } from "./lamp";
 export { BUILD_VERSION, liftBuild } from "./lift";
@@ -57,3 +59,5 @@ export { screwMisfit, screwWords } from "./screwFit";
 export { screwPaths, shankMm } from "./screwShape";
 export { seenAtHome } from "./seenAtHome";
 export { type SupplyChoice, supplyChoices, withSupply } from "./supply";
+export { type Warming, withWarming } from "./warming";
+export { worked } from "./worked";

@@ -16,6 +16,9 @@ export const CONNECTOR_KINDS = [
 ] as const;
 /** What a lid's cover may be made of. */
 export const COVER_KINDS = ["al", "mg", "abs", "pcabs", "gf", "cfrp"] as const;
+/** What may warm a lid, and that no heat does it. */
+export const HEAT_TOOLS = ["heatGun", "rework", "hairDryer", "mat"] as const;
+export const WARMED_WITH = [...HEAT_TOOLS, "none"] as const;
 export const VIEWS = ["lid", "base"] as const;
 export const EDGES = ["left", "right", "top", "bottom"] as const;
 export const PART_ROLES = [

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { slugId, words } from "../quantity/shapes";
+import { WARMED_WITH } from "./kinds";
 
 /** Ids are short, lower case, and stay with a part for ever: events name them, never step numbers. */
 export const id = slugId(48);
@@ -26,7 +27,11 @@ export const Motion = z.strictObject({
   risk: Risk.optional(),
   /** Needs the lid warmed, or prying of glue: put last where the order is free. */
   heat: z.boolean().optional(),
+  /** What it is warmed with; `none` where no heat does it: pull tab, thread or solvent. Missing = whatever is at hand. */
+  warmedWith: z.enum(WARMED_WITH).optional(),
   glue: z.boolean().optional(),
+  /** What it counts as where an order is looked for, if that is not what it takes: what was planned at hand keeps its place. */
+  orderMinutes: z.number().positive().max(240).optional(),
 });
 export type Motion = z.infer<typeof Motion>;
 

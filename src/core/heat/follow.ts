@@ -4,6 +4,7 @@ import { type CalNow, HeatRun, mixAt } from "./heatRun";
 import { type Isotherm, isotherms } from "./isotherms";
 import { type Edge, type LidModel, lidModel, type Thing } from "./lid";
 import { quantile, tapeCells } from "./measure";
+import { type HeatOwn, NOTHING_OWN, ownAct, ownLid } from "./own";
 import type { CoverKind } from "./properties";
 import { workingWindow } from "./window";
 
@@ -22,6 +23,8 @@ export interface FollowAsk extends Pick<Build, "lid" | "tapes"> {
   cover: CoverKind;
   coverMm?: number;
   roomC?: number;
+  /** The shop's own figures; missing = the defaults. */
+  own?: HeatOwn;
   /** From where on the tape lets go, °C. */
   softC: number;
   /** The tape that is to come off. */
@@ -89,7 +92,7 @@ export class Following {
     this.m = lidModel(ask, {
       cover: ask.cover,
       ...(ask.coverMm === undefined ? {} : { coverMm: ask.coverMm }),
-      ...(ask.roomC === undefined ? {} : { ambientC: ask.roomC }),
+      ...ownLid(ask.own ?? NOTHING_OWN, ask.roomC),
       cellMm: ask.cellMm ?? 4,
     });
     this.run = this.begin();
@@ -103,7 +106,7 @@ export class Following {
   /** What heats at a moment. */
   private actAt(s: number): Jet | Mat | null {
     const x = this.ask.stretches.find((h) => h.atS <= s + 1e-9 && (h.forS === null || s < h.atS + h.forS - 1e-9));
-    return x?.act ?? null;
+    return x ? ownAct(this.ask.own ?? NOTHING_OWN, x.act) : null;
   }
 
   /** The next moment at which something changes or was read. */
@@ -125,6 +128,7 @@ export class Following {
         a.cover,
         a.coverMm,
         a.roomC,
+        a.own,
         a.cellMm,
         a.tapes,
         a.lid.pocket,

@@ -3,6 +3,7 @@ import type { Jet, Mat } from "./acts";
 import type { FollowAsk, HeatRead, HeatStretch } from "./follow";
 import type { Tool } from "./jet";
 import type { Edge } from "./lid";
+import type { HeatOwn } from "./own";
 import type { CoverKind } from "./properties";
 
 /** Where something heats: a nozzle along an edge, or a mat's place on the back. mm on the lid. */
@@ -77,7 +78,7 @@ export function followFromLog(
   b: Pick<Build, "lid" | "tapes">,
   passes: readonly HeatPassTold[],
   reads: readonly HeatReadTold[],
-  o: { tape: string; softC: number; cover?: CoverKind; coverMm?: number },
+  o: { tape: string; softC: number; cover?: CoverKind; coverMm?: number; roomC?: number; own?: HeatOwn },
 ): { ask: FollowAsk; beganMs: number } | null {
   let from = passes.length - 1;
   while (from > 0 && passes[from]!.onMs - (passes[from - 1]!.offMs ?? passes[from]!.onMs) < COLD_MS) from -= 1;
@@ -99,6 +100,8 @@ export function followFromLog(
       tapes: b.tapes,
       cover,
       ...(o.coverMm === undefined ? {} : { coverMm: o.coverMm }),
+      ...(o.roomC === undefined ? {} : { roomC: o.roomC }),
+      ...(o.own ? { own: o.own } : {}),
       softC: o.softC,
       tape: o.tape,
       stretches,

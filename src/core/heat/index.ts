@@ -19,6 +19,23 @@ export {
   type Thing,
 } from "./lid";
 export type { Tapes } from "./measure";
+export {
+  CAL_LIMITS,
+  type CalibrateAnswer,
+  type CalibrateAsk,
+  calibrateOnSpare,
+  HeatOwn,
+  type JetTool,
+  NOTHING_OWN,
+  OWN_FIGURES,
+  type OwnFigure,
+  ownAct,
+  ownLid,
+  ownMeans,
+  SPOT_READ_S,
+  SPOT_S,
+  strengthOf,
+} from "./own";
 export { planHeat, planHeatSteps } from "./plan";
 export type { HeatPlan, Means, Pass, PlanHeatOptions, PlanProgress } from "./planTypes";
 export {

@@ -19,8 +19,16 @@ export interface Pass {
 }
 
 export type Means =
-  | { by: "jet"; tool: Tool; nozzleC: number[]; standOffMm: number }
-  | { by: "mat"; setC: number[]; widthMm: number; heightMm: number };
+  | { by: "jet"; tool: Tool; nozzleC: number[]; standOffMm: number /** Of what it should give, as measured. */; cal?: number }
+  | {
+      by: "mat";
+      setC: number[];
+      widthMm: number;
+      heightMm: number;
+      contactWm2K?: number;
+      powerW?: number;
+      capacityJK?: number;
+    };
 
 export interface PlanHeatOptions {
   pieces?: string[];

@@ -63,15 +63,18 @@ const edgeOf = (p: PlacedPiece, m: LidModel): Edge => {
  * @example heatOf(heatLid, "back", heatOptions, 60, segmentsOf(heatLid.inner.placed, 2, heatOptions)[0], true).do // "mat"
  */
 export function heatOf(m: LidModel, face: Face, o: PlanHeatOptions, set: number, s: Segment, first: boolean): Jet | Mat {
-  if (o.means.by === "mat")
+  if (o.means.by === "mat") {
+    const { by: _, setC: _all, widthMm, heightMm, ...own } = o.means;
     return {
       do: "mat",
       face,
-      rect: matOver(m, s, o.means.widthMm, o.means.heightMm),
+      rect: matOver(m, s, widthMm, heightMm),
       setC: set,
+      ...own,
       // It lies on its stand meanwhile, warm.
       ...(first ? {} : { warm: true }),
     };
+  }
   return {
     do: "jet",
     edge: edgeOf(s.piece, m),
@@ -81,5 +84,6 @@ export function heatOf(m: LidModel, face: Face, o: PlanHeatOptions, set: number,
     tool: o.means.tool,
     nozzleC: set,
     standOffMm: o.means.standOffMm,
+    ...(o.means.cal === undefined || o.means.cal === 1 ? {} : { cal: o.means.cal }),
   };
 }

@@ -1,4 +1,4 @@
-import { applyFinds, type Build, type BuildIndex, indexBuild, seenAtHome, withLamp, withMends, withSupply } from "../build";
+import { type Build, type BuildIndex, indexBuild, seenAtHome, worked } from "../build";
 import {
   type Change,
   codeKey,
@@ -53,7 +53,7 @@ export const buildOf = (v: JobView): BuildIndex | null => {
 export function asWorked(v: JobView, build: Build): Build {
   const { plan, finds, mends } = v.state;
   const lit = [oldPanelOf(v), candidateOf(v)].some((p) => p?.backlight.value === "ccfl");
-  return withLamp(withSupply(withMends(applyFinds(build, finds), mends), plan?.supply), lit, plan?.lamp?.test);
+  return worked(build, { finds, mends, lit, warming: plan?.warming, supply: plan?.supply, lampTest: plan?.lamp?.test });
 }
 /** The machine the match was held against: the plan's build, else the one named when the candidate was chosen. */
 const matchBuildOf = (v: JobView): Build | null => buildOf(v)?.build ?? snapshot(v, "build", v.state.match.chosen?.buildHash);

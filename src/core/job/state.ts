@@ -1,4 +1,4 @@
-import type { Build, KeptFind, LampTest, Supply } from "../build";
+import type { Build, KeptFind, LampTest, Supply, Warming } from "../build";
 import type { CauseTable, Seen } from "../causes";
 import type { Panel } from "../panel";
 import type { Procedure } from "../procedure";
@@ -110,11 +110,11 @@ export interface JobState {
     checksHash?: string | undefined;
     /** How a lamp-lit machine is tried, and the trained person who tries it open. */
     lamp?: { test: LampTest; by: string };
+    warming?: Record<string, Warming>;
   } | null;
   /** Which tape strips of a width are cut from, by that width. */
   tape: Record<string, Payload<"plan.tapeChosen">>;
   bench: BenchState;
-  /** What heats now, since which act, and how many passes were made. */
   /** Room in °C and mass in kg, where somebody measured them: how soon the tape holds. */
   bondTold: { roomC?: number | undefined; massKg?: number | undefined };
   heat: {

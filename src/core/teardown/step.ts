@@ -10,6 +10,8 @@ export interface StepText {
   title: string;
   how: string;
   minutes: number;
+  /** What it counts in the order, where that is not its minutes. */
+  orderMinutes?: number;
   tool?: string;
   /** All tools it takes, where it takes more than one. */
   tools?: string[];
@@ -103,6 +105,7 @@ export const stepId = (kind: StepKind, target = ""): string => (target ? `${kind
 export const motionText = (m: Motion): Pick<StepText, "how" | "minutes"> & Partial<StepText> => ({
   how: m.how,
   minutes: m.minutes,
+  ...(m.orderMinutes ? { orderMinutes: m.orderMinutes } : {}),
   ...(m.tool ? { tool: m.tool } : {}),
   ...(m.caution ? { caution: m.caution } : {}),
   ...(m.hold ? { hold: m.hold } : {}),

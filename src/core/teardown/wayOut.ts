@@ -238,7 +238,7 @@ function order(
   const r = bestOrder(
     {
       cost: step.map((s) => stepCost(s, w)),
-      minutes: step.map((s) => s.minutes),
+      minutes: step.map((s) => s.orderMinutes ?? s.minutes),
       tool: step.map((s) => (s.tool ? tools.indexOf(s.tool) : -1)),
       view: step.map((s) => (s.view === "lid" ? 0 : s.view === "base" ? 1 : -1)),
       pre: ids.map((s) => [...(needs.get(s) ?? []), ...(forIsolation.has(s) ? [] : ["drain"])].flatMap((x) => at.get(x) ?? [])),

@@ -7,6 +7,8 @@ const WORDS = {
   outage: "do not answer",
   late: "answer too late",
   badRows: "send rows that cannot be read",
+  short: "send half of an order",
+  wrong: "send another code",
 } as const;
 type Failure = keyof typeof WORDS;
 
@@ -29,7 +31,8 @@ export function FeedSetting({ failure }: { failure: Failure }) {
       <h2 className="sec">Simulated sellers</h2>
       <p className="q">
         Prices, stock and days come from a stand-in that ships with Helvane. Told to fail, it shows how Match keeps old prices
-        with their date, and names rows it cannot read.
+        with their date, and names rows it cannot read; asked about an order of the shop, they answer late, short or with another
+        code.
       </p>
       <fieldset className="flex flex-wrap gap-2">
         <legend className="vh">When asked, the sellers</legend>

@@ -10,6 +10,7 @@ import { msOf } from "@/core/job";
 import { counted, readNumber } from "@/core/quantity";
 import { OnDemand } from "../controls/OnDemand";
 import { useBench } from "../job/context";
+import { KeepStrength } from "./KeepStrength";
 import { TempRuler } from "./TempRuler";
 
 const StripChart = dynamic(() => import("./HeatCharts").then((m) => m.StripChart), { ssr: false });
@@ -20,8 +21,10 @@ const COLD_MS = 20 * 60_000;
 
 /** The warming of a strip as its log has it, ready to be followed; null where nothing heated lately or the cover is not known. */
 export function useWarmingStory(tape: Tape, cover: CoverKind | null) {
-  const { build, view } = useBench();
+  const { build, view, reference } = useBench();
   const { told, reads } = view.state.heat;
+  const own = reference.heat;
+  const { roomC } = view.state.bondTold;
   return useMemo(() => {
     if (!build || !told.length) return null;
     const story = followFromLog(
@@ -30,14 +33,16 @@ export function useWarmingStory(tape: Tape, cover: CoverKind | null) {
       reads.map(({ clock: c, ...r }) => ({ ms: msOf(c), ...r })),
       {
         tape: tape.id,
-        softC: tape.heat?.releaseC[0] ?? 55,
+        softC: tape.heat?.releaseC[0] ?? own.figures.softC ?? 55,
+        own,
+        ...(roomC === undefined ? {} : { roomC }),
         ...(cover ? { cover } : {}),
         ...(build.data.lid.cover?.mm ? { coverMm: build.data.lid.cover.mm } : {}),
       },
     );
     const lastMs = Math.max(...told.map((t) => msOf(t.offClock ?? t.clock)));
     return story && (told.at(-1)!.offClock === null || Date.now() - (aheadMs() ?? 0) - lastMs < COLD_MS) ? story : null;
-  }, [build, told, reads, tape, cover]);
+  }, [build, told, reads, tape, cover, own, roomC]);
 }
 
 /** What a warming does, second by second: the strip that is coldest, how long until it lets go or stays soft, and what was read. */
@@ -138,6 +143,7 @@ export function HeatLive({ tape, story }: { tape: Tape; story: { ask: FollowAsk;
       <p className="q">
         Modelled{seen.reads ? `, corrected by ${counted(seen.reads, "reading")}` : ""}: the tool gives {cal.cal.toFixed(2)} of
         what it should, {cal.range[0].toFixed(2)} to {cal.range[1].toFixed(2)}.
+        {seen.trusted && seen.reads >= 2 && <KeepStrength tool={story.ask.stretches.at(-1)?.act} cal={cal.cal} />}
       </p>
       {!seen.trusted && (
         <p className="wrong" role="alert">

@@ -93,7 +93,8 @@ export function StepView({ step }: { step: Step }) {
   const press = typeof rule.press === "function" ? rule.press(s) : rule.press;
   const point = pointOf(step, (id) => b?.part.get(id)?.role);
   const back = step.kind === "screwsBack" && now;
-  const warmed = step.kind === "tapeOut" && b?.tape.get(step.target)?.heat ? b.tape.get(step.target) : undefined;
+  const strip = step.kind === "tapeOut" ? b?.tape.get(step.target) : undefined;
+  const warmed = strip && (strip.heat || strip.out.heat || strip.out.warmedWith) ? strip : undefined;
   return (
     <>
       <h1 className={`step${step.title.length > 42 ? " long" : ""}`}>{step.title}</h1>

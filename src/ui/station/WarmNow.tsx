@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
+import { aheadMs } from "@/client/serverTime";
 import type { JobState } from "@/core/job";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
@@ -12,8 +13,10 @@ export function WarmNow({ on, sinceMs }: { on: NonNullable<JobState["heat"]["on"
   const { press } = useBench();
   const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
-    setNow(Date.now());
-    const t = setInterval(() => setNow(Date.now()), 500);
+    // By the shop's clock: a second device may run ahead of it.
+    const tick = () => setNow(Date.now() - (aheadMs() ?? 0));
+    tick();
+    const t = setInterval(tick, 500);
     return () => clearInterval(t);
   }, []);
   const s = now === null ? null : Math.max(0, (now - sinceMs) / 1000);

@@ -20,6 +20,22 @@ const COVER_WORDS: Readonly<Record<CoverKind, string>> = {
   cfrp: "carbon laminate",
 };
 
+type PackAt = "elsewhere" | "inZone" | "notKnown";
+const PACK_WORDS: Readonly<Record<PackAt, string>> = {
+  elsewhere: "none: it is out, or in the base",
+  inZone: "lies in it or against it",
+  notKnown: "not known",
+};
+
+/** A mat keeps its set-point whatever the model errs in, so it is the first choice where one hangs on the wall; else what does. */
+const ON_WALL: readonly (readonly [ToolName, RegExp])[] = [
+  ["mat", /\bmat\b/i],
+  ["hairDryer", /dryer/i],
+  ["heatGun", /\bgun\b/i],
+  ["rework", /hand-?piece|rework|hot air/i],
+];
+const atHand = (have: readonly string[]): ToolName => ON_WALL.find(([, is]) => have.some((h) => is.test(h)))?.[0] ?? "mat";
+
 /** Settings tried per tool, °C; a mat never over the lowest ceiling. */
 function meansOf(tool: ToolName, lowestC: number): Means {
   if (tool === "mat")
@@ -37,11 +53,13 @@ function meansOf(tool: ToolName, lowestC: number): Means {
  * the pass under way. Modelled, never measured here: a range from what the tool may give.
  */
 export function Warming({ tape }: { tape: Tape }) {
-  const { build, view } = useBench();
+  const { build, view, reference } = useBench();
   const known = build!.data.lid.cover;
-  const [tool, setTool] = useState<ToolName>("mat");
+  const chosen = view.state.plan?.warming?.[tape.id]?.with;
+  const [tool, setTool] = useState<ToolName>(() => (chosen && chosen !== "none" ? chosen : atHand(reference.tools?.have ?? [])));
   const [cover, setCover] = useState<CoverKind | "unknown">(known?.kind ?? "unknown");
   const [thrownAway, setThrownAway] = useState(false);
+  const [pack, setPack] = useState<PackAt>("elsewhere");
   const [said, setSaid] = useState<HeatAnswer | null>(null);
   const stop = useRef<(() => void) | null>(null);
   useEffect(() => () => stop.current?.(), []);
@@ -51,10 +69,12 @@ export function Warming({ tape }: { tape: Tape }) {
     setSaid(null);
   };
   const ceilings = heatCeilings(build!.data, [tape.id]);
-  const lowest = Math.min(thrownAway ? 70 : 60, ...ceilings.map((c) => c.maxC));
-  const softC = tape.heat?.releaseC[0] ?? 55;
+  const own = reference.heat;
+  const roomC = view.state.bondTold.roomC;
+  const lowest = Math.min(thrownAway ? 70 : 60, pack === "inZone" ? 45 : 70, ...ceilings.map((c) => c.maxC));
+  const softC = tape.heat?.releaseC[0] ?? own.figures.softC ?? 55;
   const ask = () => {
-    if (cover === "unknown") return;
+    if (cover === "unknown" || pack === "notKnown") return;
     changed();
     setSaid({ kind: "progress", looked: 0, of: 0, bestS: null, stage: "search" });
     stop.current = askHeat(
@@ -64,7 +84,9 @@ export function Warming({ tape }: { tape: Tape }) {
         tape: tape.id,
         cover,
         ...(known?.kind === cover && known.mm ? { coverMm: known.mm } : {}),
-        roomC: 23,
+        ...(roomC === undefined ? {} : { roomC }),
+        own,
+        ...(pack === "inZone" ? { packAt: build!.data.lid.pocket } : {}),
         softC,
         thrownAway,
         means: meansOf(tool, lowest),
@@ -101,10 +123,22 @@ export function Warming({ tape }: { tape: Tape }) {
             }}
           />
         </label>
-        <button type="button" className="btn quiet" disabled={cover === "unknown"} onClick={ask}>
+        <label className="field grow" style={{ maxWidth: 250 }}>
+          <span>A pack under this cover</span>
+          <Choose
+            value={pack}
+            options={Object.entries(PACK_WORDS) as [PackAt, string][]}
+            onValue={(p) => {
+              changed();
+              setPack(p);
+            }}
+          />
+        </label>
+        <button type="button" className="btn quiet" disabled={cover === "unknown" || pack === "notKnown"} onClick={ask}>
           Plan the warming
         </button>
       </div>
+      {pack === "notKnown" && <p className="wrong">Look first: nothing is warmed over a pack nobody has seen.</p>}
       <label className="flex min-h-9 items-center gap-2 text-[15px]">
         <Tick
           on={thrownAway}
@@ -130,7 +164,15 @@ export function Warming({ tape }: { tape: Tape }) {
       )}
       {said?.kind === "wrong" && <p className="wrong">{said.words}</p>}
       {said?.kind === "plan" && (
-        <Found said={said} tape={tape.id} tool={tool} cover={cover} softC={softC} thrownAway={thrownAway} />
+        <Found
+          said={said}
+          tape={tape.id}
+          tool={tool}
+          cover={cover}
+          softC={softC}
+          thrownAway={thrownAway}
+          packInZone={pack === "inZone"}
+        />
       )}
     </section>
   );

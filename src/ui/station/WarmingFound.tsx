@@ -1,4 +1,5 @@
 "use client";
+import type { Warming } from "@/core/build";
 import type { CoverKind, HeatAnswer, HeatPlace, Pass } from "@/core/heat";
 import { counted } from "@/core/quantity";
 import { Mark } from "../draw/Mark";
@@ -38,6 +39,7 @@ export function Found({
   cover,
   softC,
   thrownAway,
+  packInZone,
 }: {
   said: Extract<HeatAnswer, { kind: "plan" }>;
   tape: string;
@@ -45,6 +47,7 @@ export function Found({
   cover: CoverKind | "unknown";
   softC: number;
   thrownAway: boolean;
+  packInZone: boolean;
 }) {
   const { log, view } = useBench();
   const { plan, ceilings } = said;
@@ -57,6 +60,12 @@ export function Found({
           <b>No window with the {TOOL_WORDS[tool]}.</b> The nearest try misses {PLACE_WORDS[plan.misses.what]} by{" "}
           {Math.ceil(plan.misses.by)} {plan.misses.unit === "K" ? "K" : "s"}. Another tool, pull tabs, thread or solvent; or from
           the other side. Ceilings: {kept}.
+          <Take
+            tape={tape}
+            how={{ with: "none" }}
+            words="Plan it without heat"
+            taken="Planned without heat: pull tab, thread or solvent."
+          />
         </p>
       </div>
     );
@@ -81,6 +90,7 @@ export function Found({
         ...(cover === "unknown" ? {} : { cover }),
         ...(place ? { place } : {}),
         ...(thrownAway ? { thrownAway: true as const } : {}),
+        ...(packInZone ? { packInZone: true as const } : {}),
       },
     });
   return (
@@ -90,6 +100,17 @@ export function Found({
           {counted(plan.passes.length, "pass", "passes")}, {Math.ceil(plan.totalS / 60)} min with the picking.
         </b>{" "}
         It lets go from {softC} °C.
+        <Take
+          tape={tape}
+          how={{
+            with: tool,
+            minutes: Math.round(plan.totalS / 6) / 10,
+            passes: plan.passes.length,
+            ...(said.robust ? { over: { broken: said.robust.broken, draws: said.robust.draws } } : {}),
+          }}
+          words="Take it into the plan"
+          taken="The plan takes these minutes, this tool and its risk."
+        />
       </p>
       <ol className="rows" aria-label="Passes">
         {plan.passes.map((p, i) => (
@@ -138,6 +159,26 @@ export function Found({
         Modelled from assumed properties, for a tool that gives 0.85 to 1.15 of what it should: the range is that. No point gets
         hotter than a mat's set-point; a jet has no such bound, so read a contact thermometer.
       </p>
+    </>
+  );
+}
+
+/** The plan of the job follows what was found: its minutes, its kit, what may go wrong. */
+function Take({ tape, how, words, taken }: { tape: string; how: Warming; words: string; taken: string }) {
+  const { log, view } = useBench();
+  const now = view.state.plan?.warming?.[tape];
+  if (!view.state.plan) return null;
+  if (JSON.stringify(now) === JSON.stringify(how)) return <span className="q"> {taken}</span>;
+  return (
+    <>
+      {" "}
+      <button
+        type="button"
+        className="link"
+        onClick={() => log.record({ type: "plan.warmingChosen", payload: { tape, ...how } })}
+      >
+        {words}
+      </button>
     </>
   );
 }

@@ -2,6 +2,7 @@
 import { addDays, differenceInCalendarDays, format } from "date-fns";
 import { msOf, type ShopOrder } from "@/core/job";
 import { counted } from "@/core/quantity";
+import { AskSeller } from "./AskSeller";
 import type { StockHandle } from "./useStock";
 import { amount, itemWords } from "./words";
 
@@ -91,15 +92,7 @@ export function Parcels({ stock, nowMs, onCame }: { stock: StockHandle; nowMs: n
                 </li>
               ))}
             </ul>
-            {o.is === "placed" && (
-              <button
-                type="button"
-                className="link"
-                onClick={() => log.record({ type: "stock.orderMoved", payload: { order: id, is: "shipped", note: "" } })}
-              >
-                {o.seller} says it is sent
-              </button>
-            )}
+            <AskSeller id={id} order={o} log={log} />
           </div>
         );
       })}

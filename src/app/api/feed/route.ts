@@ -1,7 +1,8 @@
 import { guarded } from "@/server/guarded";
-import { json, readJson } from "@/server/http";
+import { json, problem, readJson } from "@/server/http";
+import { askAfterOrder } from "@/server/orderDesk";
 import { tellFeed } from "@/server/sellers";
-import { FeedRequest } from "@/wire/sellers";
+import { FeedRequest, OrderAsk } from "@/wire/sellers";
 
 export const dynamic = "force-dynamic";
 
@@ -11,4 +12,12 @@ export const PUT = guarded(async (req: Request): Promise<Response> => {
   if (!body.ok) return body.response;
   await tellFeed(body.value.failure);
   return json({ ok: true });
+});
+
+/** Asks a seller what became of an order of the shop. Nothing is recorded: whoever asked decides what of it counts. */
+export const POST = guarded(async (req: Request): Promise<Response> => {
+  const body = await readJson(req, OrderAsk);
+  if (!body.ok) return body.response;
+  const r = await askAfterOrder(body.value.order);
+  return r.ok ? json(r.answer) : problem(r.status, r.problem);
 });

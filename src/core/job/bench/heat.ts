@@ -7,6 +7,7 @@ import { bareOf } from "./films";
 
 /** How hot a mat may be set where the build says nothing lower (adj). */
 const KEPT = { of: "what may be used again", maxC: 60, source: "default, its datasheet first" };
+const PACK = { of: "the pack under the cover", maxC: 45, source: "default, for the pack's zone" };
 const THROWN_AWAY = { of: "a mat, with nothing under it used again", maxC: 70, source: "default" };
 
 /**
@@ -31,7 +32,9 @@ export function mayHeat(v: JobView, p: Payload<"bench.heatOn">): Answer {
   if (p.tape && !b.tape.has(p.tape)) return no("build", `This build has no tape "${p.tape}".`);
   const held = b.build.tapes.filter((t) => !s.tapesOut[t.id]).map((t) => t.id);
   // A mat warms all that lies under it, whichever strip it is laid for; what nobody has a word on is taken for used again.
-  const lowest = [...heatCeilings(b.build, held), p.thrownAway ? THROWN_AWAY : KEPT].reduce((x, c) => (c.maxC < x.maxC ? c : x));
+  const lowest = [...heatCeilings(b.build, held), p.thrownAway ? THROWN_AWAY : KEPT, ...(p.packInZone ? [PACK] : [])].reduce(
+    (x, c) => (c.maxC < x.maxC ? c : x),
+  );
   if (p.tool === "mat" && p.setC > lowest.maxC)
     return no(gate, `A mat at ${p.setC} °C passes the ceiling of ${lowest.of}: ${lowest.maxC} °C (${lowest.source}).`);
   return null;

@@ -1,5 +1,6 @@
-/** What may warm a lid. */
-export const HEAT_TOOLS = ["heatGun", "rework", "hairDryer", "mat"] as const;
+import { HEAT_TOOLS } from "../../build";
+
+export { HEAT_TOOLS };
 
 /** What heats, in the words of the tray. */
 export const HEAT_WORDS: Readonly<Record<(typeof HEAT_TOOLS)[number], string>> = {

@@ -25,6 +25,8 @@ export const benchPayloads = {
     tape: key.optional(),
     /** Said by a person: the old panel goes, and no film or part behind it is used again. */
     thrownAway: z.literal(true).optional(),
+    /** Said by a person: a pack lies under the cover or against it. */
+    packInZone: z.literal(true).optional(),
     /** How long this pass is meant to be, s. */
     plannedS: z.number().min(0).max(1200).optional(),
     /** What the heated cover is made of, where somebody said. */

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { WARMED_WITH } from "../../build";
 import { hash, key, text } from "../shapes";
 
 /** What events of Plan carry, in their newest shape. */
@@ -23,6 +24,14 @@ export const planPayloads = {
       .array(z.record(key, text(60)))
       .max(2)
       .optional(),
+  }),
+  /** What makes a strip let go here, as the search for passes found it: the plan's minutes, kit and risk follow it. */
+  "plan.warmingChosen": z.strictObject({
+    tape: key,
+    with: z.enum(WARMED_WITH),
+    minutes: z.number().positive().max(240).optional(),
+    passes: z.int().min(1).max(60).optional(),
+    over: z.strictObject({ broken: z.int().min(0).max(10000), draws: z.int().min(1).max(10000) }).optional(),
   }),
   /** What feeds this machine's tests, where the supply its build names is not at hand. */
   "plan.supplyChosen": z.strictObject({ supply: z.enum(["mains", "mainsAndBattery", "battery"]) }),

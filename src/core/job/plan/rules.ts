@@ -56,6 +56,20 @@ export const planRules = {
       s.tape[String(p.widthMm)] = p;
     },
   },
+  "plan.warmingChosen": {
+    name: "how a strip is warmed",
+    on: "desk",
+    may: (p, v) => {
+      const t = buildOf(v)?.tape.get(p.tape);
+      if (!v.s.plan || !t) return no("plan", v.s.plan ? `This build has no tape "${p.tape}".` : "There is no plan yet.");
+      if (p.with !== "none" && p.minutes === undefined) return no("plan", "Say how long it takes: passes, rests and picking.");
+      if (p.over && p.over.broken > p.over.draws) return no("plan", "More lids got too hot than were tried.");
+      return v.s.tapesOut[p.tape] ? no("tape", "That strip is out already.") : null;
+    },
+    apply: (s, { tape, ...how }) => {
+      if (s.plan) s.plan = { ...s.plan, warming: { ...s.plan.warming, [tape]: how } };
+    },
+  },
   "plan.supplyChosen": {
     name: "another supply for the tests",
     on: "desk",

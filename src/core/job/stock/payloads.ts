@@ -44,5 +44,7 @@ export const stockPayloads = {
     /** The lines it is about; missing = all that did not come. */
     lines: z.array(name).min(1).max(60).optional(),
     note: z.string().trim().max(200).default(""),
+    /** Confirmed or sent: in how many days the last of it is here, by the seller's newest word. */
+    inDays: z.int().min(0).max(365).optional(),
   }),
 } as const;

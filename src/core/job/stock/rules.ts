@@ -1,9 +1,11 @@
 import { readItem } from "../../stock/items";
 import { type Answer, no } from "../answer";
-import { placeOf } from "../clock";
+import { msOf, placeOf } from "../clock";
 import type { RulesOf } from "../rule";
 import type { JobState } from "../state";
 import type { stockPayloads } from "./payloads";
+
+const DAY_MS = 86_400_000;
 
 const known = (item: string): Answer =>
   readItem(item)
@@ -98,11 +100,17 @@ export const stockRules = {
       if (p.is !== "returned" && open.length === 0) return no("stock", `Nothing of ${p.order} is on its way any more.`);
       return p.is === "returned" && !o.lines.some((l) => l.came > 0) ? no("stock", `Nothing of ${p.order} came yet.`) : null;
     },
-    apply: (s, p) => {
+    apply: (s, p, { e }) => {
       const o = s.shop.orders[p.order];
       if (!o) return;
       if (p.is === "confirmed" || p.is === "shipped") {
         o.is = p.is;
+        if (p.inDays === undefined) return;
+        // His newest word counts from when he gave it; what his parcels usually take over it stays.
+        const since = Math.max(0, (msOf(e.clock) - msOf(o.clock)) / DAY_MS);
+        const over = o.days ? o.days.p80 / Math.max(1, o.days.p50) : 1.4;
+        o.dueDays = Math.ceil(since + p.inDays);
+        o.days = { p50: since + p.inDays, p80: since + p.inDays * Math.max(1, over) };
         return;
       }
       for (const l of o.lines) {

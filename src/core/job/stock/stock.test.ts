@@ -1,7 +1,7 @@
 import { builds, plannedJob, snapshots, TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { foldStock, type StockEvent } from "../../stock";
-import { fold, OWN_SHELF, parseEvent, STOCK_LOG, stockFromJob, stockFromLog, stockNeeds } from "..";
+import { fold, msOf, OWN_SHELF, parseEvent, STOCK_LOG, stockFromJob, stockFromLog, stockNeeds } from "..";
 import type { JobEvent } from "../event";
 
 const kestrel = builds["ostrel-kestrel-14"]!;
@@ -152,6 +152,15 @@ describe("the stock's own log", () => {
     expect(bench.why("stock.ordered", { ...(bench.events.at(-1)!.payload as object), order: "B-2" } as never)).toMatch(
       /stands in another order/,
     );
+    // The seller's newest word counts from when he gave it; his first spread over it stays.
+    const before = structuredClone(bench.state.shop.orders["B-1"]!);
+    bench.do("stock.orderMoved", { order: "B-1", is: "confirmed", note: "", inDays: 9 });
+    const moved = bench.state.shop.orders["B-1"]!;
+    const since = (msOf(bench.events.at(-1)!.clock) - msOf(before.clock)) / 86_400_000;
+    expect(moved.is).toBe("confirmed");
+    expect(moved.days!.p50).toBeCloseTo(since + 9, 9);
+    expect(moved.days!.p80).toBeCloseTo(since + 9 * 1.4, 9);
+    expect(before.dueDays).toBe(3);
     bench.do("stock.received", { item: "panel/GV140FHB-K31", lot: "P-1", count: 1, place: "", orderLine: "B-1.1" });
     expect(bench.state.shop.orders["B-1"]!.lines.map((l) => l.came)).toEqual([1, 0]);
     bench.do("stock.orderMoved", { order: "B-1", is: "cancelled", lines: ["B-1.2"], note: "" });

@@ -15,6 +15,15 @@ const cautionOf = ({ out, kind }: Tape): string | undefined =>
     ? `${out.caution ?? "Slow and flat, along the lid: pulled upward it tears."} Torn: thread or a card from the side, warmed where its ceilings allow; no lever under the glass.`
     : out.caution;
 
+/** What the kit calls what warms. */
+const SOURCE = {
+  heatGun: "Heat gun",
+  rework: "Hot-air hand-piece",
+  hairDryer: "Hair dryer",
+  mat: "Heating mat",
+  none: "",
+} as const;
+
 /** What lets go only where something else is harmed already is told as that, in words; nothing where there is room. */
 function conflict({ releaseC: [from, to], ceilings }: HeatNeed): string {
   const low = ceilings.reduce((a, c) => (c.maxC < a.maxC ? c : a));
@@ -30,8 +39,11 @@ export const tapeOut = {
     const { out, heat } = t;
     const caution = cautionOf(t);
     const glass = b.build.subject.kind === "cell" || b.build.subject.kind === "frontUnit";
+    const warm = (heat || out.heat) && out.warmedWith !== "none";
     const tools = [
-      ...(heat && !/heat|hot|dryer|mat\b/i.test(out.tool ?? "") ? ["Heat source: gun, dryer or mat"] : []),
+      ...(out.warmedWith === "none" ? ["Thread or card", "Solvent for adhesive"] : []),
+      ...(warm && out.warmedWith ? [SOURCE[out.warmedWith]] : []),
+      ...(warm && !out.warmedWith && !/heat|hot|dryer|mat\b/i.test(out.tool ?? "") ? ["Heat source: gun, dryer or mat"] : []),
       ...(glass ? ["Cut-proof gloves"] : []),
     ];
     return {
@@ -40,7 +52,7 @@ export const tapeOut = {
       ...motionText(out),
       ...(caution ? { caution } : {}),
       ...(tools.length ? { tools } : {}),
-      ...(heat
+      ...(heat && warm
         ? {
             caution: `${caution ? `${caution} ` : ""}Heat: lets go at ${heat.releaseC[0]} to ${heat.releaseC[1]} °C; ${heat.ceilings.map((c) => `${c.of} ${c.maxC} °C at most`).join(", ")}.${conflict(heat)}`,
           }
