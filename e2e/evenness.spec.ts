@@ -73,3 +73,29 @@ test("evenness from photos: the same aim twice is refused, then two aims are mea
   expect(last).toMatchObject({ type: "prove.checkDone", payload: { check: "evennessPhoto", result: "fail" } });
   expect(String(last.payload.note)).toMatch(/5 points \d+ ± \d+ %, 9 points \d+ ± \d+ %; dip in the light/);
 });
+
+test("no phone at hand: the simulated one takes both aims and the strip, and its truth is told after the verdict", async ({
+  bench,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const id = await bench.job("H-2417", "prove");
+  await bench.ahead(id, /^Prove it open/);
+  const box = page.getByRole("region", { name: "Evenness by photo" });
+  await expect(box).toBeVisible();
+  await box.getByRole("button", { name: "Take all three with the simulated phone" }).click();
+  await expect(box.getByRole("button", { name: /^Corner top left/ })).toHaveCount(2, { timeout: 60_000 });
+  await box.getByRole("button", { name: "Measure", exact: true }).click();
+  const figures = box.getByRole("list", { name: "Figures" });
+  await expect(figures).toBeVisible({ timeout: 60_000 });
+  await expect(box).toContainText(/Tone curve from the step strip/);
+  const [, ratio, two] = /9 points, least over most\s*(\d+\.\d) ± (\d+\.\d) %/.exec((await figures.textContent())!)!;
+  const truth = Number(/truly has (\d+\.\d) %/.exec((await box.textContent())!)![1]);
+  expect(Math.abs(Number(ratio) - truth)).toBeLessThan(Math.max(1, 1.5 * Number(two)));
+  // A photo of one's own instead: nobody knows its truth.
+  await box
+    .locator('input[type="file"]:visible')
+    .first()
+    .setInputFiles({ name: "none.png", mimeType: "image/png", buffer: Buffer.from("no") });
+  await expect(box.getByText(/truly has/)).toHaveCount(0);
+});

@@ -12,7 +12,8 @@ const MAY = {
   standins: ["core", "standins"],
   client: ["core", "wire", "client"],
   ui: ["core", "wire", "client", "ui"],
-  workers: ["core", "workers"],
+  // A device that stands beside the browser, as a phone, is simulated there.
+  workers: ["core", "wire", "standins", "workers"],
   process: ["core", "data", "wire", "server", "process"],
   app: ["core", "wire", "server", "ui", "app", "proxy"],
   "proxy.ts": ["server"],

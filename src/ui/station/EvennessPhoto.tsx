@@ -7,6 +7,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { CornerPhoto } from "./CornerPhoto";
 import { EvennessDrawing } from "./EvennessDrawing";
+import { PhoneStandIn } from "./PhoneStandIn";
 import { StripPhoto } from "./StripPhoto";
 
 const WORDS: Readonly<Record<EvennessVerdict["verdict"], string>> = {
@@ -32,13 +33,18 @@ export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "
   const [wrong, setWrong] = useState<string | null>(null);
   const [said, setSaid] = useState<Good | null>(null);
   const [strip, setStrip] = useState<File | null>(null);
+  /** Least over most as it truly is, where the simulated phone took the photos. */
+  const [truth, setTruth] = useState<number | null>(null);
   const [response, setResponse] = useState<number | null>(null);
   const stop = useRef<() => void>(() => {});
   useEffect(() => () => stop.current(), []);
   const active = candidateOf(view)?.active.value ?? build?.data.lid.opening ?? null;
   if (!active) return null;
   const change = (i: number, to: Partial<Shot>) => setShots((all) => all.map((x, k) => (k === i ? { ...x, ...to } : x)));
-  const take = (i: number, lit: File | null) => change(i, { lit, corners: null, byHand: false });
+  const take = (i: number, lit: File | null) => {
+    setTruth(null);
+    change(i, { lit, corners: null, byHand: false });
+  };
   const chosen = shots.filter((x) => x.lit !== null);
   const measure = () => {
     setWrong(null);
@@ -96,6 +102,15 @@ export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "
           </div>
         ))}
       </div>
+      <PhoneStandIn
+        active={active}
+        onPhotos={(p) => {
+          take(0, p.leftHigh);
+          take(1, p.rightLow);
+          setStrip(p.strip);
+          setTruth(p.truth);
+        }}
+      />
       <details>
         <summary className="btn quiet" style={{ display: "inline-flex" }}>
           The room is not dark: the same two photos with the pattern black
@@ -176,6 +191,7 @@ export function EvennessPhoto({ onDone }: { onDone: (result: "pass" | "fail" | "
               ? "The phone's tone curve is not known: with the step strip the figures are surer."
               : `Tone curve from the step strip: exponent ${(1 / response).toFixed(2)}${response === 1 ? ", as good as none" : ", put right"}.`}
           </p>
+          {truth !== null && <p className="q">The simulated panel truly has {(truth * 100).toFixed(1)} % over nine points.</p>}
           {said.warnings.map((w) => (
             <p key={w} className="q">
               {w}
