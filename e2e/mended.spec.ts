@@ -33,3 +33,32 @@ test("a cracked frame is glued on the way: what loads it waits and is told how l
   await page.goto(`${bench.url}/jobs/${id}/pause`);
   await expect(page.locator("main")).toContainText("clamp on for 45 min");
 });
+
+test("forgotten behind the stuck panel: chosen, led to act by act, lifted, and the plan goes on from there", async ({
+  bench,
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const id = await bench.job("H-2417", "bond");
+  await bench.ahead(id, /^Clip the bezel on/);
+  await page.getByRole("button", { name: "Forgotten behind it" }).click();
+  const sheet = page.getByRole("dialog");
+  await sheet.getByRole("button", { name: "left on" }).click();
+  await expect(sheet).toContainText(/Back film: left on\. About .* there and back, and \d\.\d\d m of tape laid anew/);
+  await expect(sheet.getByRole("list", { name: "Its strips" })).toContainText(/Draw its tail, flat and slowly/);
+  await expect(sheet).toContainText(/Up at the top, about 90°, on its bottom edge, and held/);
+  for (let i = 0; i < 40 && (await sheet.count()); i++) {
+    const before = await sheet.getByRole("list", { name: "What comes away first" }).textContent();
+    await sheet.getByRole("button", { name: "Done" }).click();
+    await expect(async () => {
+      const list = sheet.getByRole("list", { name: "What comes away first" });
+      expect((await sheet.count()) === 0 || (await list.textContent()) !== before).toBe(true);
+    }).toPass();
+  }
+  await expect(sheet).toHaveCount(0);
+  await bench.settled();
+  const log = await bench.events(id);
+  expect(log.at(-1)).toMatchObject({ type: "swap.panelLifted", payload: { forgot: { what: "film", id: "back" } } });
+  // The plan is on it again: it is seated anew, its film asked for before.
+  await expect(page.getByText("Lifted: the plan goes on from here, back film first")).toBeVisible();
+});

@@ -129,7 +129,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "swap.cableDisconnected": { connector: "display-plug" },
   "swap.cableConnected": { connector: "display-plug", home: true },
   "swap.changeMade": { field: "thicknessMm" },
-  "swap.panelLifted": { why: "a crumb" },
+  "swap.panelLifted": { why: "a crumb", forgot: { what: "film", id: "back" } },
   "swap.transplanted": { part: "bracket" },
   "swap.looseSeen": { look: "touch", works: true },
   "swap.looseTested": { supply: "mains", picture: true, note: "" },

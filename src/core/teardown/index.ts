@@ -8,6 +8,7 @@ export { madePlan, type OtherGoal, otherGoals, type PlanAsk, planAskOf, progress
 export { plugNow } from "./plugNow";
 export { type Progress, progressIn } from "./progress";
 export { type Reach, type ReachPlace, type ReachStep, reachLead, reachPlace } from "./reach";
+export { type Forgotten, forgettable, type Recovery, recovery, type StripAgain } from "./recover";
 export {
   addDrill,
   DRILL_SLIPS,

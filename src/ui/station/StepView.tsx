@@ -12,6 +12,7 @@ import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { StationLink } from "../job/StationLink";
 import { BareFilms } from "./BareFilms";
+import { ForgottenBehind } from "./ForgottenBehind";
 import { InHand } from "./InHand";
 import { asksLamp, LampChoice } from "./LampChoice";
 import { PairingLeft } from "./PairingLeft";
@@ -168,6 +169,11 @@ export function StepView({ step }: { step: Step }) {
       <TimeRuler />
       {(step.station === "open" || step.station === "swap" || step.station === "bond" || step.station === "close") && (
         <Trouble step={step} />
+      )}
+      {step.station === "prove" && (
+        <div className="tight">
+          <ForgottenBehind />
+        </div>
       )}
       <KeysLine
         keys={[

@@ -8,6 +8,7 @@ import { Sheet } from "../controls/Sheet";
 import { Tick } from "../controls/Tick";
 import { useBench } from "../job/context";
 import { CloseAgain } from "./AimBox";
+import { ForgottenBehind } from "./ForgottenBehind";
 import { Mended } from "./Mended";
 import { SolventUsed } from "./SolventBox";
 import { ScrewLeftOver } from "./steps";
@@ -110,6 +111,7 @@ export function Trouble({ step }: { step: Step }) {
       <button type="button" className="btn quiet" onClick={() => setOpen("stuck")}>
         Cannot do this
       </button>
+      <ForgottenBehind />
       <Mended part={part.id} />
       <SolventUsed />
       {step.station === "close" && <ScrewLeftOver />}

@@ -8,7 +8,11 @@ export const swapPayloads = {
   "swap.changeMade": z.strictObject({ field: key }),
   /** The old one put back where it was, the machine to be closed without a new one. */
   "swap.oldBack": z.strictObject({ part: key }),
-  "swap.panelLifted": z.strictObject({ why: text(200) }),
+  "swap.panelLifted": z.strictObject({
+    why: text(200),
+    /** What was not done before it was set, whatever was recorded: it is asked for again. */
+    forgot: z.strictObject({ what: z.enum(["lead", "part", "film"]), id: key }).optional(),
+  }),
   /** Something of the way back only, as the build writes it. */
   "swap.backActDone": z.strictObject({ act: key }),
   "swap.transplanted": z.strictObject({ part: key }),

@@ -88,10 +88,17 @@ export const swapRules = {
       if (over.length) return no("blocked", `First off: ${listed(over.map((x) => b.part.get(x)?.name.toLowerCase() ?? x))}.`);
       return isolatedFor(v, "part");
     },
-    apply: (s, _, { b }) => {
+    apply: (s, { forgot }, { b }) => {
       s.subject = "out";
       if (b) s.parts[b.subject.id] = "out";
       s.bond = freshBond();
+      if (forgot?.what === "part") delete s.transplanted[forgot.id];
+      const lead = forgot?.what === "lead" ? b?.connector.get(forgot.id) : undefined;
+      if (!lead) return;
+      // Not home, whatever was recorded: the plan reaches it, and whatever was proven over it is proven anew.
+      s.connectors[lead.id] = "off";
+      touch(s, lead.id, lead, "off");
+      s.after.reached = [...new Set([...s.after.reached, lead.id])];
       voidPasses(s, "panel");
     },
   },
