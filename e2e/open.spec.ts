@@ -177,3 +177,26 @@ test("another supply for the tests is chosen at the step: the plan follows at on
     "bench.drained",
   ]);
 });
+
+test("a bezel that comes away in stages: its edges stand in their order, each with its depth and what is behind", async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.newJob("Marrick Fjell 15");
+  await bench.station(id, "plan");
+  await bench.ready("plan");
+  await bench.letGo();
+  await bench.key("Space");
+  await expect(page.getByText("Planned.")).toBeVisible();
+  await bench.ahead(id, /^Unclip the bezel/);
+  const map = page.getByRole("table", { name: "Pry map, by stages" });
+  await expect(map.getByRole("rowheader")).toHaveText([
+    /^1\. Left side/,
+    /^2\. Right side/,
+    /^3\. Top, right of the camera first/,
+    /^4\. Bottom last/,
+  ]);
+  // Its own depth where it has one, else the edge's.
+  await expect(map.getByRole("row").nth(4)).toContainText(/3 mm.*display lead/);
+  await expect(map.getByRole("row").nth(3)).toContainText(/5 mm.*camera/);
+});

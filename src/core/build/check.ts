@@ -1,5 +1,6 @@
 import { partsHeld } from "./order";
 import type { Build } from "./schema";
+import { checkStages } from "./stages";
 
 /** One thing wrong with a build: where in the file, what was read, what was expected. */
 export interface BuildProblem {
@@ -48,6 +49,7 @@ export function checkBuild(b: Build): BuildProblem[] {
   (b.turns ?? []).forEach((t, i) => unique(`turns[${i}].id`, t.id));
   (b.backActs ?? []).forEach((a, i) => unique(`backActs[${i}].id`, a.id));
 
+  checkStages(b, say);
   const parts = new Map(b.parts.map((p) => [p.id, p]));
   const types = new Set(b.screwTypes.map((t) => t.id));
   const things = new Set([...parts.keys(), ...[b.screwGroups, b.connectors, b.tapes].flatMap((l) => l.map((x) => x.id))]);

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { slugId, words } from "../quantity/shapes";
-import { WARMED_WITH } from "./kinds";
+import { EDGES, WARMED_WITH } from "./kinds";
 
 /** Ids are short, lower case, and stay with a part for ever: events name them, never step numbers. */
 export const id = slugId(48);
@@ -30,6 +30,13 @@ export const Motion = z.strictObject({
   /** What it is warmed with; `none` where no heat does it: pull tab, thread or solvent. Missing = whatever is at hand. */
   warmedWith: z.enum(WARMED_WITH).optional(),
   glue: z.boolean().optional(),
+  /** It comes away bit by bit: which stretch first, over which edge of the pry map, how deep there. */
+  stages: z
+    .array(
+      z.strictObject({ words: words(120), edge: z.enum(EDGES).optional(), depthMm: z.number().positive().max(60).optional() }),
+    )
+    .max(6)
+    .optional(),
   /** What it counts as where an order is looked for, if that is not what it takes: what was planned at hand keeps its place. */
   orderMinutes: z.number().positive().max(240).optional(),
 });

@@ -1,6 +1,7 @@
 "use client";
 import { type Build, FATE_WORDS, FATES, type Motion, PART_ROLES, type Part, setPart, type Thing } from "@/core/build";
 import { Check, movable, Num, Pick, Row, Ticks, Txt } from "./fields";
+import { Stages } from "./Stages";
 
 const ROLE_WORDS: Record<Part["role"], string> = {
   panel: "the panel",
@@ -57,6 +58,13 @@ export function PartForm({
       {part.out ? (
         <>
           <Txt label="How it comes away" max={240} lines={2} value={part.out.how} onPut={(how) => out({ how })} />
+          <Stages
+            stages={part.out.stages ?? []}
+            onPut={(stages) => {
+              const { stages: _, ...rest } = part.out!;
+              set({ ...part, out: stages.length ? { ...rest, stages } : rest });
+            }}
+          />
           <p className="flex gap-x-4">
             <Check words="glued" on={!!part.out.glue} onPut={(glue) => out({ glue })} />
             <Check words="needs heat" on={!!part.out.heat} onPut={(heat) => out({ heat })} />
