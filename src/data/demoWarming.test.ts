@@ -17,6 +17,7 @@ describe("the demo's machines to warm", () => {
   it("stand before a strip that has to be warmed, isolated, no rule broken on the way", () => {
     for (const { log, view, now } of at) {
       expect(view.state.breaches, view.state.job?.number).toEqual([]);
+      expect(view.state.putOff?.why).toBeTruthy();
       expect(now.kind).toBe("tapeOut");
       expect(now.heat).toBe(true);
       expect(view.state.bench.shutDown).toBe(true);

@@ -21,6 +21,8 @@ interface Case {
   words: string;
   build: Build;
   serial: string;
+  /** What it stands aside for. */
+  waits: string;
   /** The strip the hands stand before. */
   at: string;
 }
@@ -46,6 +48,7 @@ export function demoWarming(snapshots: Snapshots, nowMs: number): { logs: JobEve
       words: "Glass cracked at the left edge, touch is dead there.",
       build: pivot,
       serial: "IP14-0331",
+      waits: "the mat is warm on the other bench",
       at: "tapeOut:tape-left",
     },
     {
@@ -54,6 +57,7 @@ export function demoWarming(snapshots: Snapshots, nowMs: number): { logs: JobEve
       words: "Glass cracked from the upper corner.",
       build: ravel,
       serial: "IR14-1187",
+      waits: "the dryer comes back at noon",
       at: "tapeOut:tape-left",
     },
     {
@@ -62,6 +66,7 @@ export function demoWarming(snapshots: Snapshots, nowMs: number): { logs: JobEve
       words: "Lines down the right side since it was shut on a pen.",
       build: shipped("pellow-lune-15"),
       serial: "PL15-0442",
+      waits: "asked whether a new cell is worth it",
       at: "tapeOut:rim-left",
     },
   ];
@@ -113,5 +118,7 @@ function jobOf(c: Case, i: number, snapshots: Snapshots, nowMs: number): JobEven
     event({ type: "plan.made", payload: { buildHash: contentHash(c.build), goal: "subjectOut", checksHash: checks } }),
     event({ type: "plan.aimed", payload: { aim: "label", why: "no list knows which part is in it" } }),
   ];
-  return [...head, ...walkPlan(head, snapshots, c.at, (act, turn) => event(act, turn))];
+  const opened = walkPlan(head, snapshots, c.at, (act, turn) => event(act, turn));
+  // One bench warms one lid at a time: the others, and this one too until somebody takes it up, stand aside.
+  return [...head, ...opened, event({ type: "job.putOff", payload: { until: null, why: c.waits } }, opened.length)];
 }

@@ -48,7 +48,10 @@ function shelfOf(s: JobState, station: Station): { shelf: JobCard["shelf"]; reas
   if (station === "close" || (station === "prove" && (s.bond.frontFilmOff || s.close.angleDeg !== null)))
     return { shelf: "handOver", reason: station === "close" ? "Close up and hand over." : "Closed pass to do." };
   if (station === "plan") return { shelf: "ready", reason: "Panel is here. Plan it." };
-  return { shelf: "ready", reason: s.subject === "in" ? "Panel is here, looked at." : "Open on the bench." };
+  if (s.subject !== "in") return { shelf: "ready", reason: "Open on the bench." };
+  if (s.plan?.aim === "label") return { shelf: "ready", reason: "Opened to read its label." };
+  if (s.plan?.aim === "close") return { shelf: "ready", reason: "Closed again with the old one in." };
+  return { shelf: "ready", reason: s.match.arrived ? "Panel is here, looked at." : "Planned; no panel is here yet." };
 }
 
 const lidOf = (lid: Build["lid"] | null): JobCard["lid"] =>
