@@ -5,6 +5,7 @@ import { benchHeat } from "./heat";
 import { benchImport } from "./imports";
 import { benchLog } from "./log";
 import { benchPages } from "./pages";
+import { benchPhotos } from "./photos";
 import { benchReliability } from "./reliability";
 import { benchEdidFuzz, benchSearch } from "./search";
 import { missed } from "./stats";
@@ -38,8 +39,9 @@ if (only === "screens") {
   ];
   process.exit(spawnSync(process.execPath, args, { env, stdio: "inherit" }).status ?? 1);
 }
-if (only === "reliability" || only === "fuzz" || only === "aftermath" || only === "heat") {
+if (only === "reliability" || only === "fuzz" || only === "aftermath" || only === "heat" || only === "photos") {
   if (only === "fuzz") await benchFuzz();
+  else if (only === "photos") benchPhotos();
   else if (only === "heat") benchHeat(Number(process.argv[3] ?? 500));
   else if (only === "aftermath") benchAftermath(Number(process.argv[3] ?? 300));
   else await benchReliability(process.argv[3]);

@@ -80,3 +80,31 @@ test("called and promised anew: one tap on the bench writes it into the job, and
   await expect.poll(async () => (await bench.events(id)).at(-1)!.type).toBe("job.promised");
   await expect(row.filter({ hasText: "Act today" })).toHaveCount(0);
 });
+
+test("a shop that promises nine times in ten says so, and never sooner than four in five", async ({ bench, page }) => {
+  const hint = page.locator(".newpromise");
+  const said = async () => {
+    await page.goto(`${bench.url}/new`);
+    await expect(async () => {
+      await page.getByLabel("Machine", { exact: true }).fill("Ostrel Kestrel 14");
+      await expect(hint).toBeVisible({ timeout: 3000 });
+    }).toPass();
+    return (await hint.locator("b").textContent())!;
+  };
+  const four = await said();
+  await expect(hint).toContainText("four times in five by");
+  await page.goto(`${bench.url}/settings`);
+  const form = page.locator("form").filter({ has: page.getByRole("heading", { name: "When the shop works" }) });
+  await expect(async () => {
+    await bench.choose("What is promised holds", "0.9");
+    await form.getByRole("button", { name: "Save the hours" }).click();
+    await expect(form).toContainText("Kept.", { timeout: 3000 });
+  }).toPass();
+  const nine = await said();
+  await expect(hint).toContainText("nine times in ten by");
+  const at = (words: string) =>
+    Date.parse(`${words.replace(/^\w+ /, "")} UTC`.replace(/ (\d\d:)/, ` ${new Date().getFullYear()} $1`));
+  // Over New Year the later one has the lower date: no year is written.
+  const later = at(nine) - at(four);
+  expect(later >= 0 || later < -300 * 86_400_000).toBe(true);
+});

@@ -14,15 +14,16 @@ export function tellPromises(
   if (asks.length === 0) return () => {};
   const w = new Worker(new URL("../workers/promise.ts", import.meta.url));
   w.onmessage = (e: MessageEvent<PromiseSaid>) => {
-    const { id, p50Min, p80Min, late, rescues } = e.data;
-    if (!Number.isFinite(p80Min)) return;
+    const { id, p50Min, byMin, late, rescues } = e.data;
+    if (!Number.isFinite(byMin)) return;
     then(id, {
       p50Ms: fromShop(p50Min, zero),
-      p80Ms: fromShop(p80Min, zero),
+      byMs: fromShop(byMin, zero),
+      sure: hours.sure,
       late,
       rescues: rescues
         .filter((r) => Number.isFinite(r.costMinor))
-        .map(({ p80Min: min, ...r }) => ({ ...r, p80Ms: fromShop(Number.isFinite(min) ? min : p80Min, zero) })),
+        .map(({ byMin: min, ...r }) => ({ ...r, byMs: fromShop(Number.isFinite(min) ? min : byMin, zero) })),
       why: asks.find((a) => a.id === id)?.why ?? [],
     });
   };

@@ -1,6 +1,6 @@
 import { buildOf, fold } from "@/core/job";
 import { cutList } from "@/core/tape";
-import { BAR_MM, barRects, type CutSheet, cutSheet, type Paper } from "@/core/teardown";
+import { BAR_MM, barRects, type CutSheet, cutSheet, OUTLINE_MM, type Paper } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import { trueScalePdf } from "./pdf";
@@ -29,7 +29,10 @@ export function cutSheetPdf(sheet: CutSheet, dated: Date, scale = 1): Promise<Bu
     doc.fill("#000");
     text(`${BAR_MM} mm: hold a ruler to it`, 12 + BAR_MM, 30.4, 3.2);
     for (const s of sheet.pages[i]!) {
-      doc.lineWidth(0.2).rect(s.xMm, s.yMm, s.lengthMm, s.widthMm).stroke("#000");
+      doc
+        .lineWidth(OUTLINE_MM)
+        .rect(s.xMm + OUTLINE_MM / 2, s.yMm + OUTLINE_MM / 2, s.lengthMm - OUTLINE_MM, s.widthMm - OUTLINE_MM)
+        .stroke("#000");
       if (s.tailMm > 0) doc.rect(s.xMm + s.lengthMm - s.tailMm, s.yMm, s.tailMm, s.widthMm).fill("#bbb");
       text(s.goesOn ? `${s.words}. Goes on below` : s.words, s.xMm, s.yMm + s.widthMm + 4.4, 3.2);
     }

@@ -1,6 +1,6 @@
 import { format } from "date-fns";
 import { fold, type JobState, panelReading } from "@/core/job";
-import { formatMoney } from "@/core/quantity";
+import { formatMoney, sureWords } from "@/core/quantity";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import type { Promised } from "@/wire/promise";
@@ -73,7 +73,7 @@ export function estimatePdf(state: JobState, dated: Date, told: Promised | null 
     ["Bad case, not passed in four jobs of five", formatMoney(q.p80Minor, q.currency)],
     ...(q.option === "cover" ? [] : [["Tax", `${q.taxPercent} %`] as [string, string]]),
     told
-      ? ["Ready, agreed today", `likely ${day(told.p50Ms)}, four times in five by ${day(told.p80Ms)}`]
+      ? ["Ready, agreed today", `likely ${day(told.p50Ms)}, ${sureWords(told.sure)} by ${day(told.byMs)}`]
       : ["Ready in about", `${q.days} days`],
     ["This estimate holds until", q.validUntil.slice(0, 10)],
     ["Asked again when the price moves by more than", `${q.marginPercent} %`],

@@ -1,7 +1,7 @@
 import { leadTime, type Offer } from "@/core/catalogue";
 import { OWN_SHELF } from "@/core/job";
 import { codeKey } from "@/core/panel";
-import { chanceBy, newLead, promiseDate } from "@/core/promise";
+import { chanceBy, doneBy, newLead, promiseDate } from "@/core/promise";
 import { makePlan } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { catalogueEntries } from "@/data/panelStore";
@@ -39,10 +39,12 @@ export async function promiseOf(
   const ask = asks.find((a) => a.id === jobId);
   if (!ask) return null;
   const p = promiseDate(ask.input, { seed: ask.seed });
-  if (!Number.isFinite(p.p80Min)) return null;
+  const byMin = doneBy(p.doneMin, hours.sure);
+  if (!Number.isFinite(byMin)) return null;
   return {
     p50Ms: fromShop(p.p50Min, zero),
-    p80Ms: fromShop(p.p80Min, zero),
+    byMs: fromShop(byMin, zero),
+    sure: hours.sure,
     late: ask.dueMin === null ? null : 1 - chanceBy(p.doneMin, ask.dueMin),
     rescues: [],
     why: ask.why,
@@ -95,10 +97,12 @@ export async function promiseNew(model: string): Promise<NewPromise | null> {
   const ask = asks.find((a) => a.id === card.id);
   if (!ask) return null;
   const p = promiseDate(ask.input, { seed: `new ${model}` });
-  if (!Number.isFinite(p.p80Min)) return null;
+  const byMin = doneBy(p.doneMin, hours.sure);
+  if (!Number.isFinite(byMin)) return null;
   return {
     p50Ms: fromShop(p.p50Min, zero),
-    p80Ms: fromShop(p.p80Min, zero),
+    byMs: fromShop(byMin, zero),
+    sure: hours.sure,
     goesBy: [
       `panel: ${lead.from}`,
       card.minutesLeft ? `its plan: ${Math.round(card.minutesLeft.p50)} min by hand` : "no plan yet: 45 to 70 min by hand (A)",

@@ -1,15 +1,5 @@
+import { draws } from "@/core/chance";
 import type { Photo } from "@/core/proof";
-
-/** Even draws in [0, 1), the same for a seed every time. */
-function seededRandom(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), a | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** A panel as it truly is, mm from its centre, x right, y down; light relative to the centre's. */
 export interface TruePanel {
@@ -164,7 +154,7 @@ const encoded = (l: number, tone: number): number => {
 
 /** A photo of the panel, ray by ray: each pixel's middle is followed to the panel's plane; edges are covered in part. */
 export function photoOf(p: TruePanel, s: Shot): Photo & { truth: [number, number][] } {
-  const u = seededRandom(s.seed);
+  const u = draws(s.seed);
   const normal = Float32Array.from({ length: 1 << 16 }, () => Math.sqrt(-2 * Math.log(1 - u())) * Math.cos(2 * Math.PI * u()));
   const { width, height, exposure = 0.7, lens = [0, 0], noise = 0.01, moire = 0, room = 0, tone = 1, black = false } = s;
   const [right, down, forward] = axes(s);

@@ -4,10 +4,12 @@ import { calendarOf, type PromiseInput, promiseInputOf, type RescueOption, type 
 import { durationWords } from "@/core/quantity";
 import type { JobCard } from "./jobCard";
 
-/** When a job will be done: likely, and four times in five; how likely its promise breaks, where there is one. */
+/** When a job will be done: likely, and as sure as the shop promises; how likely its promise breaks, where there is one. */
 export interface Promised {
   p50Ms: number;
-  p80Ms: number;
+  /** Done by then in this share of cases. */
+  byMs: number;
+  sure: number;
   late: number | null;
   /** What could be done where it breaks, the cheapest first; empty where it holds. */
   rescues: Rescue[];
@@ -19,8 +21,8 @@ export interface Rescue {
   id: "asItIs" | "otherSeller" | "firstInLine" | "evening" | "secondBench" | "call";
   late: number;
   costMinor: number;
-  /** What could be promised with it, four times in five. */
-  p80Ms: number;
+  /** What could be promised with it, as sure as the shop promises. */
+  byMs: number;
 }
 /** Another seller of the same panel, who may be quicker. */
 export interface OtherSeller {
@@ -34,10 +36,10 @@ export interface OtherSeller {
 export interface PromiseSaid {
   id: string;
   p50Min: number;
-  p80Min: number;
+  byMin: number;
   late: number | null;
   /** Where the promise breaks: what could be done, the cheapest first. */
-  rescues: { id: Rescue["id"]; late: number; costMinor: number; p80Min: number }[];
+  rescues: { id: Rescue["id"]; late: number; costMinor: number; byMin: number }[];
 }
 
 /** What of a job its date is told from. */
@@ -49,7 +51,8 @@ export type PromiseCard = Pick<
 /** GET /api/promise: what could be promised for a machine that comes in today, and what that goes by. */
 export interface NewPromise {
   p50Ms: number;
-  p80Ms: number;
+  byMs: number;
+  sure: number;
   goesBy: string[];
 }
 
@@ -86,6 +89,7 @@ function aheadOf(c: PromiseCard, all: readonly PromiseCard[]): { p50: number; p8
 export interface PromiseAsk {
   id: string;
   seed: string;
+  sure: number;
   input: PromiseInput;
   dueMin: number | null;
   options: RescueOption[];
@@ -178,6 +182,7 @@ export function promiseAsks(
     });
     return {
       id: c.id,
+      sure: hours.sure,
       seed: `${c.id} ${c.minutesLeft?.p50 ?? ""} ${c.order?.placedIso ?? ""}`,
       dueMin: c.promiseAt === null ? null : toShop(Date.parse(c.promiseAt), zero),
       input,

@@ -1,8 +1,9 @@
-import { chanceBy, type PromiseInput, promiseDate, type RescueOption, rescue } from "@/core/promise";
+import { chanceBy, doneBy, type PromiseInput, promiseDate, type RescueOption, rescue } from "@/core/promise";
 
 interface Ask {
   id: string;
   seed: string;
+  sure: number;
   input: PromiseInput;
   dueMin: number | null;
   options: RescueOption[];
@@ -10,9 +11,9 @@ interface Ask {
 interface Said {
   id: string;
   p50Min: number;
-  p80Min: number;
+  byMin: number;
   late: number | null;
-  rescues: { id: string; late: number; costMinor: number; p80Min: number }[];
+  rescues: { id: string; late: number; costMinor: number; byMin: number }[];
 }
 
 /** Over this chance a promise is watched, and what could be done is worked out (adj). */
@@ -28,7 +29,7 @@ self.onmessage = (e: MessageEvent<Ask[]>) => {
     const said: Said = {
       id: a.id,
       p50Min: p.p50Min,
-      p80Min: p.p80Min,
+      byMin: doneBy(p.doneMin, a.sure),
       late: a.dueMin === null ? null : 1 - chanceBy(p.doneMin, a.dueMin),
       rescues: [],
     };
@@ -37,13 +38,18 @@ self.onmessage = (e: MessageEvent<Ask[]>) => {
   }
   for (const said of late) {
     const a = e.data.find((x) => x.id === said.id)!;
-    const { rows } = rescue(a.input, a.dueMin!, a.options, { lateMinorPerDay: LATE_MINOR, seed: a.seed, breaksAt: BREAKS_AT });
+    const { rows } = rescue(a.input, a.dueMin!, a.options, {
+      lateMinorPerDay: LATE_MINOR,
+      seed: a.seed,
+      breaksAt: BREAKS_AT,
+      sure: a.sure,
+    });
     const rescues = rows
       .map((r) => ({
         id: r.id,
         late: r.chanceLate,
         costMinor: r.costMinor,
-        p80Min: r.promiseMin,
+        byMin: r.promiseMin,
       }))
       .sort((x, y) => x.costMinor - y.costMinor);
     self.postMessage({ ...said, rescues } satisfies Said);

@@ -23,6 +23,8 @@ export const ShopHours = z.strictObject({
     .max(7 * DAY),
   /** Chance that what comes is the wrong part (E). */
   wrongChance: z.number().min(0).max(0.5),
+  /** What is promised holds in this share of cases: four in five, or nine in ten. */
+  sure: z.union([z.literal(0.8), z.literal(0.9)]).default(0.8),
 });
 export type ShopHours = z.infer<typeof ShopHours>;
 
@@ -40,6 +42,7 @@ export const DEFAULT_HOURS: ShopHours = {
   benches: 1,
   glassDwellMin: DAY,
   wrongChance: 0.05,
+  sure: 0.8,
 };
 
 /**

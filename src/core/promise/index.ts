@@ -10,4 +10,13 @@ export {
 } from "./course";
 export { calendarOf, DEFAULT_HOURS, hoursText, promiseInputOf, readHours, ShopHours } from "./hours";
 export { type NewLead, newLead } from "./newMachine";
-export { chanceBy, lateDays, type PromiseDate, promiseDate, type RescueOption, type RescueRow, rescue } from "./promise";
+export {
+  chanceBy,
+  doneBy,
+  lateDays,
+  type PromiseDate,
+  promiseDate,
+  type RescueOption,
+  type RescueRow,
+  rescue,
+} from "./promise";

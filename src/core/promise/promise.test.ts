@@ -6,6 +6,7 @@ import {
   calendarOf,
   chanceBy,
   DEFAULT_HOURS,
+  doneBy,
   hoursText,
   lateDays,
   type PromiseInput,
@@ -131,6 +132,34 @@ describe("promiseDate", () => {
     expect(() => promiseDate({ ...ordered, order: { ...order, p80Days: 1 } })).toThrow(/order: read 6.6 and 1 days/);
     expect(() => promiseDate({ ...ordered, order: { ...order, wrongChance: 2 } })).toThrow(/wrongChance/);
     expect(promiseDate({ ...plain, windows: [] }).p80Min).toBe(Number.POSITIVE_INFINITY);
+  });
+});
+
+describe("how sure a promise is", () => {
+  it("the time by which a share of the draws is done, exact on a short list", () => {
+    const ten = Float64Array.from({ length: 10 }, (_, i) => 100 * (i + 1));
+    expect([0.1, 0.5, 0.8, 0.9, 1].map((s) => doneBy(ten, s))).toEqual([100, 500, 800, 900, 1000]);
+    expect(doneBy(ten, 0.81)).toBe(900);
+    expect(doneBy([], 0.8)).toBeNaN();
+  });
+  it("at four in five it is the P80; nine in ten is never sooner, and is late in one of ten draws", () => {
+    const p = promiseDate(ordered, { seed: 3 });
+    expect(doneBy(p.doneMin, 0.8)).toBe(p.p80Min);
+    const nine = doneBy(p.doneMin, 0.9);
+    expect(nine).toBeGreaterThanOrEqual(p.p80Min);
+    expect(chanceBy(p.doneMin, nine)).toBeGreaterThanOrEqual(0.9);
+    // A promise made anew by the shop that says nine in ten breaks less often.
+    const call = { id: "call", extraMinor: 0, newDue: "p80" as const, change: {} };
+    const late = (sure: number) =>
+      rescue(ordered, 700, [call], { lateMinorPerDay: 800, seed: 3, sure }).rows.find((r) => r.id === "call")!;
+    expect(late(0.9).promiseMin).toBe(nine);
+    expect(late(0.9).chanceLate).toBeLessThanOrEqual(0.1);
+    expect(late(0.8).chanceLate).toBeGreaterThan(late(0.9).chanceLate);
+  });
+  it("a shop that never chose promises four in five", () => {
+    const { sure: _, ...before } = DEFAULT_HOURS;
+    expect(ShopHours.parse(before).sure).toBe(0.8);
+    expect(ShopHours.safeParse({ ...before, sure: 0.5 }).success).toBe(false);
   });
 });
 

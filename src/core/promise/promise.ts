@@ -62,6 +62,14 @@ export function promiseDate(i: PromiseInput, o: { draws?: number; seed?: number 
 }
 
 /**
+ * The time by which a share of the draws is done.
+ * @param share more than 0, at most 1
+ * @example doneBy(new Float64Array([600, 700, 800, 900, 1000]), 0.8) // 900
+ */
+export const doneBy = (doneMin: ArrayLike<number>, share: number): number =>
+  doneMin.length ? doneMin[Math.min(doneMin.length - 1, Math.max(0, Math.ceil(share * doneMin.length - 1e-9) - 1))]! : Number.NaN;
+
+/**
  * Chance of being done by a time, from sorted draws.
  * @example chanceBy(new Float64Array([600, 700, 800, 900]), 750) // 0.5
  */
@@ -88,7 +96,7 @@ export interface RescueOption {
   extraMinor: number;
   /** What it costs in good will, minor units. */
   hurtsMinor?: number;
-  /** The promise itself is moved: to the new P80. */
+  /** The promise itself is moved: to the new one, P80 or as sure as the shop promises. */
   newDue?: "p80";
   /** Ties go to what can be undone. */
   undoable?: boolean;
@@ -112,19 +120,26 @@ export function rescue(
   i: PromiseInput,
   dueMin: number,
   options: readonly RescueOption[],
-  o: { lateMinorPerDay: number; seed: number | string; breaksAt?: number; draws?: number },
+  o: {
+    lateMinorPerDay: number;
+    seed: number | string;
+    breaksAt?: number;
+    draws?: number /** Of what is promised anew; 0.8. */;
+    sure?: number;
+  },
 ): { breaks: boolean; best: string; rows: RescueRow[] } {
   const asItIs: RescueOption = { id: "asItIs", extraMinor: 0, undoable: true, change: {} };
   const all = [asItIs, ...options];
   const rows = all.map((r): RescueRow => {
     const p = promiseDate({ ...i, ...r.change }, { seed: o.seed, ...(o.draws ? { draws: o.draws } : {}) });
-    const due = r.newDue === "p80" ? p.p80Min : dueMin;
+    const by = doneBy(p.doneMin, o.sure ?? 0.8);
+    const due = r.newDue === "p80" ? by : dueMin;
     const late = lateDays(p.doneMin, due);
     return {
       id: r.id,
       chanceLate: 1 - chanceBy(p.doneMin, due),
       lateDays: late,
-      promiseMin: p.p80Min,
+      promiseMin: by,
       costMinor: r.extraMinor + late * o.lateMinorPerDay + (r.hurtsMinor ?? 0),
     };
   });

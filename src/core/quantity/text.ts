@@ -28,3 +28,7 @@ export function listed(words: readonly string[]): string {
   if (words.length < 2) return words[0] ?? "";
   return `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
 }
+
+/** A share as a customer hears it. @example sureWords(0.9) // "nine times in ten" */
+export const sureWords = (share: number): string =>
+  share === 0.8 ? "four times in five" : share === 0.9 ? "nine times in ten" : `${Math.round(share * 100)} times in 100`;

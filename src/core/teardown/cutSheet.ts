@@ -69,6 +69,14 @@ export function cutSheet(pieces: readonly (CutPiece & { number: number })[], pap
 
 const esc = (s: string) => s.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 const r3 = (v: number) => Math.round(v * 1000) / 1000;
+/** How wide a strip's outline is, mm: it lies within the strip, so that what is cut along its outer edge is the strip. */
+export const OUTLINE_MM = 0.15;
+/** An outline of exactly this size, as a path filled even-odd: a stroke would add its own width to what is measured. */
+const frame = (x: number, y: number, w: number, h: number): string => {
+  const t = Math.min(OUTLINE_MM, w / 3, h / 3);
+  const box = (a: number, b: number, c: number, d: number) => `M${r3(a)} ${r3(b)}h${r3(c)}v${r3(d)}h${r3(-c)}z`;
+  return box(x, y, w, h) + box(x + t, y + t, w - 2 * t, h - 2 * t);
+};
 
 /**
  * One page of a cut sheet as an SVG in millimetres: width and height carry the unit, one user unit is one millimetre.
@@ -84,7 +92,7 @@ export function cutSheetSvg(sheet: CutSheet, page: number, scale = 1): string {
     .join("");
   const strips = (sheet.pages[page] ?? []).map(
     (s) =>
-      `<rect data-strip="" x="${r3(s.xMm)}" y="${r3(s.yMm)}" width="${r3(s.lengthMm)}" height="${r3(s.widthMm)}" fill="none" stroke="#000" stroke-width=".2"/>${
+      `<path data-strip="" d="${frame(s.xMm, s.yMm, s.lengthMm, s.widthMm)}" fill="#000" fill-rule="evenodd"/>${
         s.tailMm > 0
           ? `<rect data-tail="" x="${r3(s.xMm + s.lengthMm - s.tailMm)}" y="${r3(s.yMm)}" width="${r3(s.tailMm)}" height="${r3(s.widthMm)}" fill="#bbb"/>`
           : ""

@@ -1,4 +1,4 @@
-export { type CutSheet, cutSheet, cutSheetSvg, type SheetStrip } from "./cutSheet";
+export { type CutSheet, cutSheet, cutSheetSvg, OUTLINE_MM, type SheetStrip } from "./cutSheet";
 export { drillView } from "./drillState";
 export { DURATION_DEFAULTS, type PlanTimes, planTimes, type StepTime, slipped } from "./durations";
 export { type KitRow, kitOf, withInches } from "./kit";

@@ -3,7 +3,8 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { type Said, send } from "@/client/send";
 import { hoursText, readHours, type ShopHours } from "@/core/promise";
-import { readNumber } from "@/core/quantity";
+import { readNumber, sureWords } from "@/core/quantity";
+import { Choose } from "../controls/Choose";
 import { SaidBox } from "../controls/SaidBox";
 
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
@@ -23,6 +24,7 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
     dwell: String(hours.glassDwellMin / 60),
     wrong: String(Math.round(hours.wrongChance * 100)),
   });
+  const [sure, setSure] = useState<ShopHours["sure"]>(hours.sure);
   const [said, setSaid] = useState<Said | null>(null);
   const save = async () => {
     const no = (words: string) => setSaid({ ok: false, words });
@@ -47,6 +49,7 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
       benches,
       glassDwellMin: Math.round(dwell! * 60),
       wrongChance: wrong! / 100,
+      sure,
     });
     if (!r.ok) return setSaid(r.said);
     setSaid({ ok: true, words: "Kept. Dates on the bench follow." });
@@ -87,6 +90,14 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
         {field("benches", "Benches", 2)}
         {field("dwell", "Taped glass lies before hand-over, h", 5)}
         {field("wrong", "Wrong part comes, %", 4)}
+        <label className="field">
+          <span>What is promised holds</span>
+          <Choose
+            value={String(sure)}
+            options={([0.8, 0.9] as const).map((s) => [String(s), sureWords(s)] as const)}
+            onValue={(s) => setSure(s === "0.9" ? 0.9 : 0.8)}
+          />
+        </label>
       </div>
       {field("holidays", "Holidays, as 2026-12-25, 2026-12-26", 1200)}
       <SaidBox said={said} />

@@ -1,6 +1,7 @@
 "use client";
 import { format } from "date-fns";
 import { useEffect, useState } from "react";
+import { sureWords } from "@/core/quantity";
 import type { NewPromise } from "@/wire/promise";
 
 /** What can be promised for this machine if its panel is ordered today, what that goes by, and one tap to take it. */
@@ -27,11 +28,12 @@ export function NewPromiseHint({ model, onTake }: { model: string; onTake: (ms: 
   return (
     <div className="newpromise" role="status">
       <p>
-        Done likely {format(told.p50Ms, "EEE d MMM HH:mm")}, four times in five by <b>{format(told.p80Ms, "EEE d MMM HH:mm")}</b>.
+        Done likely {format(told.p50Ms, "EEE d MMM HH:mm")}, {sureWords(told.sure)} by{" "}
+        <b>{format(told.byMs, "EEE d MMM HH:mm")}</b>.
       </p>
       <p className="q">If the panel is ordered today; {told.goesBy.join("; ")}.</p>
-      <button type="button" className="btn quiet" onClick={() => onTake(told.p80Ms)}>
-        Promise {format(told.p80Ms, "EEE d MMM HH:mm")}
+      <button type="button" className="btn quiet" onClick={() => onTake(told.byMs)}>
+        Promise {format(told.byMs, "EEE d MMM HH:mm")}
       </button>
     </div>
   );

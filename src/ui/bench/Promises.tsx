@@ -1,6 +1,7 @@
 "use client";
 import { format, isSameDay } from "date-fns";
 import Link from "next/link";
+import { sureWords } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
 import type { OtherSeller, Promised } from "@/wire/promise";
 import { Mark } from "../draw/Mark";
@@ -50,7 +51,7 @@ export function Promises({
               {p.late! > ACT && c.contact && <span className="mono">{c.contact}</span>}
               <span>
                 {p.late! > ACT ? "Act today" : "Watch"}: promised {dueWords(c.promiseAt, nowMs)}, late {Math.round(p.late! * 100)}{" "}
-                times in 100. Could keep {dayWords(p.p80Ms, nowMs)}.
+                times in 100. Could keep {dayWords(p.byMs, nowMs)}.
               </span>
               <Rescues c={c} p={p} other={others[c.id]} currency={currency} nowMs={nowMs} />
             </div>
@@ -64,7 +65,7 @@ export function Promises({
                 {c.customer}, {c.number}
               </Link>
               <span>
-                No date yet: likely {dayWords(p.p50Ms, nowMs)}, four times in five by {dayWords(p.p80Ms, nowMs)}.
+                No date yet: likely {dayWords(p.p50Ms, nowMs)}, {sureWords(p.sure)} by {dayWords(p.byMs, nowMs)}.
               </span>
             </div>
           </li>

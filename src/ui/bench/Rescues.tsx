@@ -54,9 +54,9 @@ export function Rescues({
                   ) : (
                     words(other)
                   )}
-                  , late {Math.round(r.late * 100)} in 100{r.id === "call" ? `, by ${dayWords(r.p80Ms, nowMs)}` : ""}
+                  , late {Math.round(r.late * 100)} in 100{r.id === "call" ? `, by ${dayWords(r.byMs, nowMs)}` : ""}
                 </span>
-                {r.id === "call" && <PromiseAnew job={c.id} ms={r.p80Ms} words={dayWords(r.p80Ms, nowMs)} />}
+                {r.id === "call" && <PromiseAnew job={c.id} ms={r.byMs} words={dayWords(r.byMs, nowMs)} />}
                 <span className="mono">{(r.costMinor / 100).toFixed(2)}</span>
               </p>
             );

@@ -1,6 +1,7 @@
 "use client";
 import { format } from "date-fns";
 import { useEffect, useState } from "react";
+import { sureWords } from "@/core/quantity";
 import type { Promised } from "@/wire/promise";
 
 /** What can be promised for this job, as it stands or if its panel is ordered now, and one tap to take it. */
@@ -31,11 +32,11 @@ export function PromiseHint({
     <p className="flex flex-wrap items-center gap-3 sm:col-span-2">
       <span>
         {lead ? "Ordered now, it is done likely " : "Likely "}
-        {format(told.p50Ms, "EEE d MMM HH:mm")}, four times in five by <b>{format(told.p80Ms, "EEE d MMM HH:mm")}</b>
+        {format(told.p50Ms, "EEE d MMM HH:mm")}, {sureWords(told.sure)} by <b>{format(told.byMs, "EEE d MMM HH:mm")}</b>
         {told.late !== null && told.late > 0.2 ? `; what is promised breaks in ${Math.round(told.late * 100)} of 100` : ""}.
       </span>
       {onTake && (
-        <button type="button" className="btn quiet" onClick={() => onTake(told.p80Ms)}>
+        <button type="button" className="btn quiet" onClick={() => onTake(told.byMs)}>
           Promise that
         </button>
       )}

@@ -60,12 +60,14 @@ function firstLook({ width: w, height: h, rgba }: Photo): { quad: Point[]; diago
   const nx = Math.floor(w / s);
   const ny = Math.floor(h / s);
   const g = new Float32Array(nx * ny);
+  // Three by three places of a cell say how light it is.
+  const skip = Math.max(1, Math.ceil(s / 3));
   for (let y = 0; y < ny; y++)
     for (let x = 0; x < nx; x++) {
       let t = 0;
       let n = 0;
-      for (let j = 0; j < s; j += 2)
-        for (let i = 0; i < s; i += 2) {
+      for (let j = 0; j < s; j += skip)
+        for (let i = 0; i < s; i += skip) {
           const o = ((y * s + j) * w + x * s + i) * 4;
           t += rgba[o]! + 2 * rgba[o + 1]! + rgba[o + 2]!;
           n++;
@@ -73,12 +75,9 @@ function firstLook({ width: w, height: h, rgba }: Photo): { quad: Point[]; diago
       g[y * nx + x] = t / n / 4;
     }
   const limit = twoHeaps(g);
-  const all = parts(
-    Uint8Array.from(g, (v) => (v > limit ? 1 : 0)),
-    nx,
-    ny,
-    LEAST_SHARE * nx * ny,
-  );
+  const bright = new Uint8Array(g.length);
+  for (let i = 0; i < g.length; i++) bright[i] = g[i]! > limit ? 1 : 0;
+  const all = parts(bright, nx, ny, LEAST_SHARE * nx * ny);
   if (all.length === 0) return null;
   const light = (part: Int32Array) => part.reduce((t, i) => t + g[i]!, 0);
   const part = all.reduce((a, b) => (light(b) > light(a) ? b : a));
@@ -200,7 +199,11 @@ function refined(
     const b = v - j;
     return (1 - b) * ((1 - a) * px(i, j) + a * px(i + 1, j)) + b * ((1 - a) * px(i, j + 1) + a * px(i + 1, j + 1));
   };
-  const r = Math.round(reach);
+  // A wide reach only has to come near: it is looked at in longer steps, px.
+  const step = reach > 60 ? Math.floor(reach / 40) : 1;
+  const near = step === 1;
+  const across = near ? ACROSS : ACROSS / 2;
+  const r = Math.round(reach / step);
   const v = new Float64Array(2 * r + 1);
   const sides: Side[] = [];
   for (let k = 0; k < 4; k++) {
@@ -211,17 +214,17 @@ function refined(
     // Outwards.
     const n: Point = [t[1], -t[0]];
     const points: Point[] = [];
-    for (let a = 0; a < ACROSS; a++) {
-      const f = 0.06 + (0.88 * a) / (ACROSS - 1);
+    for (let a = 0; a < across; a++) {
+      const f = 0.06 + (0.88 * a) / (across - 1);
       const bx = p[0] + f * (q[0] - p[0]);
       const by = p[1] + f * (q[1] - p[1]);
       for (let d = -r; d <= r; d++) {
-        const x = bx + n[0] * d;
-        const y = by + n[1] * d;
-        v[d + r] = (at(x - 2 * t[0], y - 2 * t[1]) + at(x, y) + at(x + 2 * t[0], y + 2 * t[1])) / 3;
+        const x = bx + n[0] * d * step;
+        const y = by + n[1] * d * step;
+        v[d + r] = near ? (at(x - 2 * t[0], y - 2 * t[1]) + at(x, y) + at(x + 2 * t[0], y + 2 * t[1])) / 3 : at(x, y);
       }
       const d = edgeIn(v);
-      if (d !== null) points.push([bx + n[0] * (d - r), by + n[1] * (d - r)]);
+      if (d !== null) points.push([bx + n[0] * (d - r) * step, by + n[1] * (d - r) * step]);
     }
     if (points.length < 20) return null;
     sides.push(robustLine(points));

@@ -39,16 +39,27 @@ export function robustLine(points: Point[]): Side {
   let best = lineThrough(points);
   let score = Number.POSITIVE_INFINITY;
   const off = new Float64Array(points.length);
+  /** So many residuals at or over a median make it no less. */
+  const spare = off.length - (off.length >> 1);
   for (let i = 0; i < points.length; i += 3)
     for (let j = i + 12; j < points.length; j += 5) {
-      const l = lineThrough([points[i]!, points[j]!]);
-      for (let k = 0; k < off.length; k++) off[k] = Math.abs(l.n[0] * points[k]![0] + l.n[1] * points[k]![1] - l.c);
-      off.sort();
-      const m = off[off.length >> 1]!;
-      if (m < score) {
-        score = m;
-        best = l;
+      const [p, q] = [points[i]!, points[j]!];
+      const long = Math.hypot(q[0] - p[0], q[1] - p[1]);
+      if (long === 0) continue;
+      const nx = (p[1] - q[1]) / long;
+      const ny = (q[0] - p[0]) / long;
+      const c = nx * p[0] + ny * p[1];
+      // Its median is under the best one only where more than half of the residuals are: most pairs are out before they are sorted.
+      let over = 0;
+      for (let k = 0; k < off.length && over < spare; k++) {
+        const r = Math.abs(nx * points[k]![0] + ny * points[k]![1] - c);
+        off[k] = r;
+        if (r >= score) over++;
       }
+      if (over >= spare) continue;
+      off.sort();
+      score = off[off.length >> 1]!;
+      best = { n: [nx, ny], c };
     }
   let keep = points;
   for (let k = 0; k < 3; k++) {

@@ -18,6 +18,8 @@ export interface PanelMap {
 
 /** Values above this are clipped. */
 const CLIPPED = 250;
+/** With so many pixels in a cell every other row will do. */
+const MANY = 64;
 
 /**
  * Every photo pixel added to the panel cell it falls in, in linear light: this box mean is what takes moiré and noise away.
@@ -71,7 +73,9 @@ export function panelMap(
   let inside = 0;
   let clipped = 0;
   const bend = k1 / half / half;
-  for (let j = y0; j < y1; j++)
+  // A large photo has more rows in a cell than its mean needs.
+  const every = ((x1 - x0) * (y1 - y0)) / (nx * ny) >= MANY ? 2 : 1;
+  for (let j = y0; j < y1; j += every)
     for (let i = x0; i < x1; i++) {
       let u = i + 0.5;
       let v = j + 0.5;
