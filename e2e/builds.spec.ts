@@ -166,3 +166,21 @@ test("the rehearsal: a wrong pick is answered with what would have happened, and
   await page.reload();
   await expect(page.getByText(/best run \d+ %/)).toBeVisible();
 });
+
+test("what lies over a plug is told by pointing at it on the drawing; what cannot be is said", async ({ bench, page }) => {
+  await page.goto(`${bench.url}/builds/ostrel-kestrel-14`);
+  const drawing = page.getByRole("region", { name: "Drawing" });
+  await drawing.getByRole("button", { name: "Lid", exact: true }).click();
+  await drawing.getByRole("button", { name: "What lies over it" }).click();
+  const part = drawing.locator('[data-kind="part"][data-thing="bezel"]').first();
+  await part.click({ position: { x: 3, y: 80 } });
+  await expect(page.getByText("Select first what lies underneath, then point at what lies over it.")).toBeVisible();
+  await drawing.getByRole("button", { name: "Select and move" }).click();
+  await drawing.locator('[data-kind="connector"]').first().click();
+  const under = page.getByRole("group", { name: "Lies under" });
+  const before = await under.getByRole("checkbox", { name: /bezel/i }).getAttribute("aria-checked");
+  await drawing.getByRole("button", { name: "What lies over it" }).click();
+  await part.click({ position: { x: 3, y: 80 } });
+  await expect(page.getByText("Bezel: what lies over it is put right.")).toBeVisible();
+  await expect(under.getByRole("checkbox", { name: /bezel/i })).not.toHaveAttribute("aria-checked", before!);
+});

@@ -28,6 +28,7 @@ import { EditorTools, type Tool } from "./EditorTools";
 import { PryForm } from "./LeadForms";
 import { NewPart } from "./NewPart";
 import { addedTo, placeOf } from "./placeOf";
+import { pointOver } from "./pointOver";
 import { ThingForm } from "./ThingForm";
 import { useBuildDraft } from "./useBuildDraft";
 import { useCarried } from "./useCarried";
@@ -79,6 +80,7 @@ export function BuildEditor({
   const part = selected?.kind === "part" ? build.parts.find((p) => p.id === selected.id) : undefined;
   const place = (xMm: number, yMm: number, byKey: boolean) => {
     if (tool === "photo") return setSpot({ xMm, yMm });
+    if (tool === "over") return void pointOver(build, selected, null, edit, setSaid);
     if (tool === "move") return selected && edit(moveThing(build, selected, xMm, yMm));
     if (!part)
       return setSaid({ ok: false, words: `Select the part the ${tool === "plug" ? "plug ties" : `${tool} holds`} first.` });
@@ -149,6 +151,7 @@ export function BuildEditor({
                 view={view}
                 selected={selected}
                 onSelect={(t) => {
+                  if (tool === "over") return pointOver(build, selected, t, edit, setSaid);
                   // While something is added a tap is a place, whatever lies there; what is selected moves to a tapped place.
                   if (tool !== "move" || (selected?.kind === t.kind && selected.id === t.id)) return false;
                   setSelected(t);

@@ -4,7 +4,10 @@ const TOOLS = [
   ["plug", "Plugs"],
   ["tape", "Tape"],
   ["photo", "Photos"],
+  ["over", "What lies over it"],
 ] as const;
+/** Taps that add nothing. */
+const LOOKS: readonly string[] = ["move", "over"];
 /** What a tap on the drawing does. */
 export type Tool = (typeof TOOLS)[number][0];
 
@@ -35,10 +38,10 @@ export function EditorTools({
           className="btn quiet"
           style={{ padding: "8px 10px" }}
           aria-pressed={tool === t}
-          aria-label={t === "move" ? words : `Add ${words.toLowerCase()}`}
+          aria-label={LOOKS.includes(t) ? words : `Add ${words.toLowerCase()}`}
           onClick={() => onTool(t)}
         >
-          {t === "move" ? words : `+ ${words}`}
+          {LOOKS.includes(t) ? words : `+ ${words}`}
         </button>
       ))}
     </div>
