@@ -51,7 +51,7 @@ export { howTried, LAMP_WAIT_S, type LampTest, lampLit, triedWhole, withLamp } f
 export { BUILD_VERSION, liftBuild } from "./lift";
 export { isMend, MENDED, MENDED_WORDS, type Mend, mendHolds, mendId, withMends } from "./mends";
 export { comesBack, hangs, partsHeld, screwsComeBack, turnOf } from "./order";
-export { toggleOver } from "./over";
+export { liesOver, toggleOver } from "./over";
 export { type ParsedBuild, parseBuild } from "./parse";
 export type { BuildInput, Connector, Part, PlacePhoto, PryEdge, Rect, ScrewGroup, ScrewType, Tape } from "./schema";
 export { Build } from "./schema";

@@ -1,7 +1,7 @@
 import { builds } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { checkBuild } from "./check";
-import { toggleOver } from "./over";
+import { liesOver, toggleOver } from "./over";
 
 const kestrel = builds["ostrel-kestrel-14"]!;
 
@@ -10,6 +10,8 @@ describe("what lies over it, pointed at", () => {
     const plug = kestrel.connectors.find((c) => !c.under.includes("bezel") && c.view === "lid")!;
     const told = toggleOver(kestrel, { kind: "connector", id: plug.id }, "bezel");
     expect(told.connectors.find((c) => c.id === plug.id)!.under).toEqual([...plug.under, "bezel"]);
+    expect(liesOver(told, { kind: "connector", id: plug.id }, "bezel")).toBe(true);
+    expect(liesOver(kestrel, { kind: "connector", id: plug.id }, "bezel")).toBe(false);
     expect(toggleOver(told, { kind: "connector", id: plug.id }, "bezel")).toEqual(kestrel);
     const [build, group] = Object.values(builds).flatMap((b) => {
       const g = b.screwGroups.find((x) => x.under.length > 0);

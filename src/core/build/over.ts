@@ -6,6 +6,22 @@ const turned = (list: readonly string[], id: string): string[] =>
   list.includes(id) ? list.filter((x) => x !== id) : [...list, id];
 
 /**
+ * Whether a part is said to lie over a thing.
+ * @example liesOver(build, { kind: "part", id: "panel" }, "bezel") // true
+ */
+export function liesOver(b: Build, t: Thing, over: string): boolean {
+  const list =
+    t.kind === "part"
+      ? b.parts.find((p) => p.id === t.id)?.blockedBy
+      : t.kind === "connector"
+        ? b.connectors.find((c) => c.id === t.id)?.under
+        : t.kind === "tape"
+          ? b.tapes.find((x) => x.id === t.id)?.under
+          : b.screwGroups.find((g) => g.id === t.id || g.screws.some((s) => s.id === t.id))?.under;
+  return list?.includes(over) ?? false;
+}
+
+/**
  * Says of a part that it lies over a thing, or no longer does: pointed at on the drawing.
  * @param t screws, a plug, tape or a part
  * @returns the build with it; the same build where that cannot be: over itself, round in a circle, of a photo

@@ -1,10 +1,10 @@
 const TOOLS = [
-  ["move", "Select and move"],
-  ["screw", "Screws"],
-  ["plug", "Plugs"],
-  ["tape", "Tape"],
-  ["photo", "Photos"],
-  ["over", "What lies over it"],
+  ["move", "Select and move", "Select"],
+  ["screw", "Screws", "+ Screws"],
+  ["plug", "Plugs", "+ Plugs"],
+  ["tape", "Tape", "+ Tape"],
+  ["photo", "Photos", "+ Photos"],
+  ["over", "What lies over it", "Over it"],
 ] as const;
 /** Taps that add nothing. */
 const LOOKS: readonly string[] = ["move", "over"];
@@ -31,7 +31,7 @@ export function EditorTools({
         </button>
       ))}
       <span className="mx-2 border-l border-hair" />
-      {TOOLS.map(([t, words]) => (
+      {TOOLS.map(([t, words, short]) => (
         <button
           key={t}
           type="button"
@@ -41,7 +41,7 @@ export function EditorTools({
           aria-label={LOOKS.includes(t) ? words : `Add ${words.toLowerCase()}`}
           onClick={() => onTool(t)}
         >
-          {LOOKS.includes(t) ? words : `+ ${words}`}
+          {short}
         </button>
       ))}
     </div>

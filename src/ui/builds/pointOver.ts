@@ -1,6 +1,6 @@
 "use client";
 import type { Said } from "@/client/send";
-import { type Build, type Thing, toggleOver } from "@/core/build";
+import { type Build, liesOver, type Thing, toggleOver } from "@/core/build";
 
 /** Pointing at what lies over the thing that is selected: a tap on a part says it, the same tap takes it back. */
 export function pointOver(
@@ -20,6 +20,6 @@ export function pointOver(
   const next = toggleOver(build, selected, at.id);
   if (next === build) return no(`${name} cannot lie over that: it is itself, comes off later, or never comes away.`);
   edit(next);
-  say({ ok: true, words: `${name}: what lies over it is put right.` });
+  say({ ok: true, words: liesOver(next, selected, at.id) ? `${name} lies over it.` : `${name} lies over it no longer.` });
   return true;
 }
