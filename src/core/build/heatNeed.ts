@@ -31,3 +31,11 @@ export function heatCeilings(b: Pick<Build, "tapes">, tapes: readonly string[]):
  */
 export const bareNow = (b: BuildIndex, away: (part: string) => boolean): string | null =>
   b.build.parts.find((p) => p.fragile && away(p.fragile.exposedBy) && !away(p.id))?.fragile?.breaks ?? null;
+
+/**
+ * A pack that lies in the lid and is still there: what is warmed over it warms it.
+ * @param away whether a part is out
+ * @example packInLid(build, () => false) // false
+ */
+export const packInLid = (b: Pick<Build, "parts">, away: (part: string) => boolean): boolean =>
+  b.parts.some((p) => p.role === "battery" && p.view === "lid" && !away(p.id));

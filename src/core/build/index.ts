@@ -26,7 +26,7 @@ export { type FamilySection, familySection, type SectionPiece, type SectionStuff
 export { type BuildIndex, hasFilms, indexBuild, subjectPart } from "./find";
 export { Find } from "./findSchema";
 export { adoptFind, applyFinds, cannotLieOver, findId, type KeptFind } from "./finds";
-export { bareNow, type HeatCeiling, heatCeilings } from "./heatNeed";
+export { bareNow, type HeatCeiling, heatCeilings, packInLid } from "./heatNeed";
 export {
   CONNECTOR_KINDS,
   COVER_KINDS,

@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
 import { askHeat } from "@/client/heat";
-import { COVER_KINDS, heatCeilings, type Tape } from "@/core/build";
+import { COVER_KINDS, heatCeilings, packInLid, type Tape } from "@/core/build";
 import type { CoverKind, HeatAnswer, Means } from "@/core/heat";
 import { msOf } from "@/core/job";
 import { Choose } from "../controls/Choose";
@@ -59,7 +59,9 @@ export function Warming({ tape }: { tape: Tape }) {
   const [tool, setTool] = useState<ToolName>(() => (chosen && chosen !== "none" ? chosen : atHand(reference.tools?.have ?? [])));
   const [cover, setCover] = useState<CoverKind | "unknown">(known?.kind ?? "unknown");
   const [thrownAway, setThrownAway] = useState(false);
-  const [pack, setPack] = useState<PackAt>("elsewhere");
+  const [pack, setPack] = useState<PackAt>(() =>
+    packInLid(build!.data, (p) => view.state.parts[p] === "out") ? "inZone" : "elsewhere",
+  );
   const [said, setSaid] = useState<HeatAnswer | null>(null);
   const stop = useRef<(() => void) | null>(null);
   useEffect(() => () => stop.current?.(), []);

@@ -1,6 +1,7 @@
 import { builds, jobOn, plannedJob, snapshots } from "@tests/bench";
 import { tryBuild } from "@tests/tryBuild";
 import { describe, expect, it } from "vitest";
+import { packInLid } from "../../build";
 import { mayTakeBack } from "..";
 
 /** A front unit whose tape is warmed: touch glass used again, 60 degrees at most. */
@@ -46,6 +47,16 @@ describe("heat on the bench", () => {
     expect(untold.why("bench.heatOn", { tool: "mat", setC: 65, thrownAway: true })).toBeNull();
     expect(untold.why("bench.heatOn", { tool: "mat", setC: 75, thrownAway: true })).toMatch(/70 °C/);
     expect(w.why("bench.heatOn", { tool: "mat", setC: 60, tape: "no-such" })).toMatch(/no tape "no-such"/);
+  });
+  it("a pack under the cover takes 45 degrees and no mat that is set hotter, told by a person or by the build", () => {
+    const w = warmed();
+    expect(w.why("bench.heatOn", { tool: "mat", setC: 50, packInZone: true })).toMatch(/the pack under the cover: 45 °C/);
+    expect(w.why("bench.heatOn", { tool: "mat", setC: 45, packInZone: true })).toBeNull();
+    const inLid = structuredClone(builds["isbrand-pivot-14-touch"]!);
+    inLid.parts.push({ ...inLid.parts[0]!, id: "lid-pack", role: "battery", view: "lid" });
+    expect(packInLid(inLid, () => false)).toBe(true);
+    expect(packInLid(inLid, (p) => p === "lid-pack")).toBe(false);
+    expect(packInLid(builds["isbrand-pivot-14-touch"]!, () => false)).toBe(false);
   });
   it("no heat over bare films, by any tool, until they are covered again", () => {
     const covered = jobOn("pellow-lune-15").until("tapeOut:rim-left");

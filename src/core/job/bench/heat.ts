@@ -1,4 +1,4 @@
-import { heatCeilings } from "../../build";
+import { heatCeilings, packInLid } from "../../build";
 import { type Answer, no } from "../answer";
 import { buildOf, type JobView } from "../derived";
 import type { Payload } from "../payloads";
@@ -31,9 +31,11 @@ export function mayHeat(v: JobView, p: Payload<"bench.heatOn">): Answer {
   if (bare) return no(gate, `Bare: ${bare}. No heat before it is covered again.`);
   if (p.tape && !b.tape.has(p.tape)) return no("build", `This build has no tape "${p.tape}".`);
   const held = b.build.tapes.filter((t) => !s.tapesOut[t.id]).map((t) => t.id);
+  // The build knows of a pack in the lid, whatever was said.
+  const pack = p.packInZone || packInLid(b.build, (x) => s.parts[x] === "out");
   // A mat warms all that lies under it, whichever strip it is laid for; what nobody has a word on is taken for used again.
-  const lowest = [...heatCeilings(b.build, held), p.thrownAway ? THROWN_AWAY : KEPT, ...(p.packInZone ? [PACK] : [])].reduce(
-    (x, c) => (c.maxC < x.maxC ? c : x),
+  const lowest = [...heatCeilings(b.build, held), p.thrownAway ? THROWN_AWAY : KEPT, ...(pack ? [PACK] : [])].reduce((x, c) =>
+    c.maxC < x.maxC ? c : x,
   );
   if (p.tool === "mat" && p.setC > lowest.maxC)
     return no(gate, `A mat at ${p.setC} °C passes the ceiling of ${lowest.of}: ${lowest.maxC} °C (${lowest.source}).`);
