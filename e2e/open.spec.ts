@@ -188,7 +188,12 @@ test("a bezel that comes away in stages: its edges stand in their order, each wi
   await bench.letGo();
   await bench.key("Space");
   await expect(page.getByText("Planned.")).toBeVisible();
-  await bench.ahead(id, /^Unclip the bezel/);
+  await bench.ahead(id, /^Look at the bezel first/);
+  await expect(page.locator("[data-plate]")).toContainText("A fifth screw under the rubber bumper");
+  await page.getByLabel("Otherwise: what is there").fill("A fifth screw, under the bumper, is out");
+  await page.getByRole("button", { name: "It is otherwise: noted" }).click();
+  await expect(bench.step).toContainText("Unclip the bezel");
+  await expect(page.getByText("Seen on this machine: A fifth screw, under the bumper, is out")).toBeVisible();
   const map = page.getByRole("table", { name: "Pry map, by stages" });
   await expect(map.getByRole("rowheader")).toHaveText([
     /^1\. Left side/,

@@ -114,6 +114,7 @@ export function handAct(view: JobView, now: Step): Act {
         payload: { supply: buildOf(view)!.build.isolation.testSupply, picture: true, note: "" },
       }
     );
+  if (now.kind === "look") return { type: "open.looked", payload: { of: now.target, as: "described", words: "" } };
   if (now.kind === "angle") return { type: "close.angleChecked", payload: { degrees: 120 } };
   if (now.kind === "handOver") return { type: "close.handedOver", payload: { to: "Reading Room" } };
   const act = nextAct(view, now);

@@ -30,6 +30,8 @@ export class Hands {
   private proven = 0;
   private batterySeen = false;
   private readonly looked = new Set<string>();
+  /** What the build left open and was looked at. */
+  private readonly seen = new Set<string>();
   private readonly clean = new Set<string>();
   private readonly retaped = new Set<string>();
   /** Over a thousand volts: fed while the lid lay open, and whether somebody made it safe for that. */
@@ -115,8 +117,22 @@ export class Hands {
       this.say(e, "", "a hand goes in while the inverter is charged");
   }
 
+  /** Undone without a look, where whoever described it did not know. */
+  private guessed(e: JobEvent): void {
+    const p = e.payload as { screw?: string; screws?: string[]; part?: string; tape?: string; connector?: string };
+    const undone: Record<string, string | undefined> = {
+      "open.partOut": p.part,
+      "open.partFolded": p.part,
+      "open.tapeOut": p.tape,
+      "swap.cableDisconnected": p.connector,
+    };
+    const screw = e.type.startsWith("open.screw") ? (p.screw ?? p.screws?.[0]) : undefined;
+    const of = undone[e.type] ?? this.b.screwGroups.find((g) => g.screws.some((s) => s.id === screw))?.id;
+    if (of && this.b.looks?.some((l) => l.of === of) && !this.seen.has(of)) this.say(e, of, "undone on a guess");
+  }
   private act(e: JobEvent): void {
     this.volts(e);
+    this.guessed(e);
     const { b } = this;
     const p = e.payload as Record<string, never> & Record<string, string>;
     const say = (about: string, words: string) => this.say(e, about, words);
@@ -179,6 +195,9 @@ export class Hands {
             say(p.turn!, `the lid drops: ${g.id} are out`);
         this.turned.delete(p.turn!);
         this.turnedBack.add(p.turn!);
+        return;
+      case "open.looked":
+        this.seen.add(p.of!);
         return;
       case "open.tethered":
         this.tethered.add(p.option!);

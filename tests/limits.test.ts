@@ -123,6 +123,7 @@ const LIMITS: Record<string, Row[]> = {
     ["number", -20, 200, "surfaceC"],
   ],
   "open.screwsOutTogether": [["items", 1, 80, "screws"]],
+  "open.looked": [["letters", null, 300, "words"]],
   "open.found": [
     ["number", -50, 600, "xMm yMm"],
     ["letters", 1, 60, "words"],

@@ -25,6 +25,10 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
   const off = new Set<string>();
   const free = new Set<string>();
   const tethered = new Set<string>();
+  const looked = new Set<string>();
+  const open = new Set((b.looks ?? []).map((l) => l.of));
+  // Broken by coming out, or on the new part already: nobody puts it back.
+  const noWayBack = new Set(b.parts.filter((p) => p.fate === "destroyed" || p.fate === "comesWithNew").map((p) => p.id));
   let running = true;
   let mains = true;
   let batteryOff = false;
@@ -67,6 +71,7 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
     if (seen.has(s.id)) say(s, "twice");
     seen.add(s.id);
     if (power(s)) continue;
+    if (s.kind !== "look" && open.has(s.target) && !looked.has(s.target)) say(s, "undone on a guess: never looked at");
     const g = group.get(s.target);
     const p = part.get(s.target);
     const c = plug.get(s.target);
@@ -86,6 +91,7 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
     } else if (s.kind === "turnLid") {
       for (const x of b.turns!.find((y) => y.id === s.target)!.free) if (!isAway(x)) say(s, `${x} in the way of it`);
     } else if (s.kind === "tether") tethered.add(s.target);
+    else if (s.kind === "look") looked.add(s.target);
     else if (s.kind === "partOut" || s.kind === "partFold") {
       for (const x of p!.blockedBy) if (!gone(x)) say(s, `blocked by ${x}`);
       for (const y of b.screwGroups) if (y.holds === s.target && screws.get(y.id) === "in") say(s, `held by ${y.id}`);
@@ -142,8 +148,10 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
       seated = true;
     } else if (s.kind === "partBack") {
       if (!away.has(s.target)) say(s, "was never out");
+      if (noWayBack.has(s.target)) say(s, "does not go back");
       for (const q of b.parts)
-        if (q.blockedBy.includes(s.target) && q.id !== panel && away.has(q.id)) say(s, `over ${q.id}, which is still out`);
+        if (q.blockedBy.includes(s.target) && q.id !== panel && away.has(q.id) && !noWayBack.has(q.id))
+          say(s, `over ${q.id}, which is still out`);
       for (const y of b.screwGroups)
         if (y.under.includes(s.target) && screws.get(y.id) !== "in" && y.holds !== s.target && tookOut.get(y.id) !== "in")
           say(s, `over ${y.id}, not back yet`);
@@ -157,7 +165,7 @@ export function judgePlan(b: Build, out: readonly Named[], back: readonly Named[
     }
   }
   for (const [id, st] of screws) if (st !== "in") wrong.push(`${id} stays ${st}`);
-  for (const id of away) if (id !== panel && id !== b.subject.part) wrong.push(`${id} stays out`);
+  for (const id of away) if (id !== panel && id !== b.subject.part && !noWayBack.has(id)) wrong.push(`${id} stays out`);
   for (const id of off) wrong.push(`${id} stays off`);
   if (!seated) wrong.push("the panel is never seated");
   return wrong;

@@ -120,4 +120,8 @@ function newWords(b: Build, random: () => number, names: readonly string[]): voi
       },
     ];
   if (b.tapes.some((t) => t.holds === "panel") && random() < 0.2) b.subject.bringsTape = true;
+  // Who described it did not know all of it.
+  const things = [...b.parts.filter((p) => p.out), ...b.screwGroups, ...b.connectors, ...b.tapes];
+  const left = things.filter(() => random() < 0.08);
+  if (left.length) b.looks = left.map((t) => ({ of: t.id, ask: `What is it with ${t.name.toLowerCase()}`.slice(0, 120) }));
 }

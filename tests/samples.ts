@@ -112,6 +112,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "open.partOut": { part: "base-cover" },
   "open.tethered": { option: "beside" },
   "open.lidTurned": { turn: "upright" },
+  "open.looked": { of: "bezel", as: "otherwise", words: "Two screws under the rubber feet" },
   "close.partTaped": { tape: "bezel-tape", with: "new" },
   "close.lidTurnedBack": { turn: "upright" },
   "swap.backActDone": { act: "heat-proof" },

@@ -49,7 +49,7 @@ export function carryOut(own: Build, lamp: "afterBezel" | "open" = "afterBezel")
       if (stepDone({ ...view, s: view.state, b: indexBuild(build) }, step)) break;
       if (i === 89) return { b, stopped: `${step.id}: never done` };
       const act =
-        step.kind === "looseTest" || step.kind === "angle" || step.kind === "handOver"
+        step.kind === "look" || step.kind === "looseTest" || step.kind === "angle" || step.kind === "handOver"
           ? handAct(view, step)
           : nextAct(view, step);
       if (!act) return { b, stopped: `${step.id}: nothing to do, and not done` };

@@ -9,6 +9,7 @@ function actAt(view: Parameters<typeof progressOf>[0], now: Step): Act | null {
     const supply = view.state.plan?.supply ?? buildOf(view)!.build.isolation.testSupply;
     return { type: "swap.looseTested", payload: { supply, picture: true, note: "" } };
   }
+  if (now.kind === "look") return { type: "open.looked", payload: { of: now.target, as: "described", words: "" } };
   if (now.kind === "handOver") return { type: "close.handedOver", payload: { to: view.state.job?.customer ?? "Customer" } };
   if (now.kind === "angle") return { type: "close.angleChecked", payload: { degrees: 120 } };
   return nextAct(view, now);

@@ -86,6 +86,11 @@ export function checkBuild(b: Build): BuildProblem[] {
       if (!things.has(w[k]) && !WAY_IN.has(w[k]) && ![...(b.turns ?? []), ...(b.backActs ?? [])].some((x) => x.id === w[k]))
         say(`wayIn[${i}].${k}`, `there is no part, screw group, plug or tape "${w[k]}"`);
   });
+  b.looks?.forEach((l, i) => {
+    if (!things.has(l.of)) say(`looks[${i}].of`, `there is no part, screw group, plug or tape "${l.of}"`);
+    if (b.looks!.findIndex((x) => x.of === l.of) < i)
+      say(`looks[${i}].of`, `"${l.of}" is asked about already: one question of each`);
+  });
   b.screwGroups.forEach((g, i) => {
     needPart(`screwGroups[${i}].holds`, g.holds);
     g.under.forEach((id, j) => needOver(`screwGroups[${i}].under[${j}]`, `"${g.id}"`, id));

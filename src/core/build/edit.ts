@@ -1,3 +1,4 @@
+import { withOpenLooks } from "./looks";
 import type { Build, Connector, Part, PlacePhoto, PryEdge, ScrewGroup, ScrewType, Tape } from "./schema";
 
 /** A thing of a build that stands somewhere: what the editor selects, moves and takes away. */
@@ -37,13 +38,13 @@ export function freeId(b: Build, name: string): string {
  * @example templateFor(build, "Nonesuch 15").machineModel // "Nonesuch 15"
  */
 export function templateFor(b: Build, model: string): Build {
-  return {
+  return withOpenLooks({
     ...structuredClone(b),
     id: slug(model),
     machineModel: model,
     machineCodes: [],
     source: `Template of family ${b.family}: nothing measured on this machine yet`,
-  };
+  });
 }
 
 /**

@@ -83,6 +83,7 @@ export function removeThing(b: Build, t: Thing): Build {
     }),
     connectors: connectors.map((c) => ({ ...ordered(c), under: keep(c.under) })),
     tapes: tapes.map((x) => ({ ...ordered(x), under: keep(x.under) })),
+    ...(b.looks ? { looks: b.looks.filter((l) => !gone.has(l.of)) } : {}),
     wayIn: b.wayIn.filter((w) => !gone.has(w.first) && !gone.has(w.next)),
     ...(b.turns ? { turns: b.turns.map((x) => ({ ...x, free: keep(x.free) })) } : {}),
     ...(b.backActs ? { backActs: b.backActs.map((a) => ({ ...a, after: keep(a.after), before: keep(a.before) })) } : {}),

@@ -49,6 +49,7 @@ export {
 } from "./kinds";
 export { howTried, LAMP_WAIT_S, type LampTest, lampLit, triedWhole, withLamp } from "./lamp";
 export { BUILD_VERSION, liftBuild } from "./lift";
+export { LOOK_ASKS, type LookFor, lookAsks, lookOf, setLook, withOpenLooks } from "./looks";
 export { isMend, MENDED, MENDED_WORDS, type Mend, mendHolds, mendId, withMends } from "./mends";
 export { comesBack, hangs, partsHeld, screwsComeBack, turnOf } from "./order";
 export { liesOver, toggleOver } from "./over";

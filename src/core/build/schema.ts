@@ -277,6 +277,11 @@ export const Build = z.strictObject({
   turns: z.array(Turn).max(12).optional(),
   backActs: z.array(BackAct).max(24).optional(),
   dust: Motion.optional(),
+  /** Questions left open by who described it: each is looked at before the thing is undone. */
+  looks: z
+    .array(z.strictObject({ of: id, ask: words(120) }))
+    .max(40)
+    .optional(),
   ...Feeds,
   photos: z.array(PlacePhoto).max(60).optional(),
   /** Whether a new panel has to be bound to the board by the maker's software; missing = not known. */

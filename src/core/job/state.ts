@@ -136,7 +136,8 @@ export interface JobState {
   turned: Record<string, "out" | "back">;
   /** Acts of the way back that are done. */
   backActs: Record<string, true>;
-  /** What was found that the build does not know. */
+  /** What the build left open, by the thing: as it was found. */
+  looked: Record<string, Omit<Payload<"open.looked">, "of">>;
   finds: KeptFind[];
   mends: (Payload<"open.mended"> & { eventId: string; clock: string })[];
   stuck: (Payload<"open.stuck"> & { eventId: string })[];
@@ -180,7 +181,6 @@ export interface JobState {
     faults: { eventId: string; class: FaultClass; xMm: number; yMm: number }[];
     policyHash: string | null;
     accepted: { by: string; reason: string } | null;
-    /** True once the open pass was complete at a moment of this log. */
     voided: Partial<Record<Pass, string>>;
     /** Leads put on after the open pass was begun. */
     late: Record<string, true>;
@@ -194,7 +194,6 @@ export interface JobState {
     taped: Record<string, "new" | "again">;
     handedOver: { to: string; clock: string } | null;
   };
-  /** What came once the panel was in: a fault looked for, hinges, procedures. */
   after: {
     causesHash: string | null;
     seen: Record<string, Seen>;
@@ -277,6 +276,7 @@ export function emptyState(): JobState {
     tethered: {},
     turned: {},
     backActs: {},
+    looked: {},
     finds: [],
     mends: [],
     stuck: [],

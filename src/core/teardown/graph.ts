@@ -86,6 +86,13 @@ export function stepGraph(b: BuildIndex): StepGraph {
     if (p.out) can("partOut", p.id, [...held, ...(p.fold ? [id("partFold", p.id)] : []), ...cables]);
   }
   for (const t of build.turns ?? []) can("turnLid", t.id, t.free.flatMap(freed));
+  for (const l of build.looks ?? []) {
+    // What was left open of a thing is looked at with it in sight, all that is known of it undone.
+    const first = [id("partFold", l.of), id("partOut", l.of), ...freed(l.of)].find((s) => needs.has(s));
+    if (!first) continue;
+    can("look", l.of, [...needs.get(first)!]);
+    needs.get(first)!.push(id("look", l.of));
+  }
   const follows = ordersOf(b, needs, freed);
   const either = new Map<string, { why: string; options: Option[] }[]>();
   for (const p of build.parts) {

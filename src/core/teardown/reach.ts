@@ -53,6 +53,8 @@ function actOf(v: JobView, b: BuildIndex, step: Step): { act: Act; left: number 
       return s.connectors[id] === "off" ? null : one({ type: "swap.cableDisconnected", payload: { connector: id } });
     case "turnLid":
       return s.turned[id] === "out" ? null : one({ type: "open.lidTurned", payload: { turn: id } });
+    case "look":
+      return s.looked[id] ? null : one({ type: "open.looked", payload: { of: id, as: "described", words: "" } });
     case "tether":
       return s.tethered[id] ? null : one({ type: "open.tethered", payload: { option: id } });
     default:

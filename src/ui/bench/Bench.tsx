@@ -15,7 +15,7 @@ import { Tray } from "../shell/Tray";
 import { nextTheme } from "../shell/theme";
 import { ALL, BenchOnly } from "./BenchOnly";
 import { BenchSide } from "./BenchSide";
-import { trayOf } from "./benchTray";
+import { atHand, trayOf } from "./benchTray";
 import { type FirstFacts, FirstHour } from "./FirstHour";
 import { Shelf } from "./Shelf";
 import { edgeNote, SHELVES } from "./shelf";
@@ -103,7 +103,7 @@ export function Bench({
     Number(edgeNote(b, nowMs).bad) - Number(edgeNote(a, nowMs).bad) || (a.promiseAt ?? "9").localeCompare(b.promiseAt ?? "9");
   const ready = shown.filter((c) => c.shelf === "ready").sort((a, b) => Number(b.open) - Number(a.open) || byPromise(a, b));
   const first = ready[0] ?? [...shown].sort(byPromise)[0];
-  const openOne = cards.find((c) => c.open);
+  const openOne = atHand(cards);
   useBenchKeys({
     lettersOff,
     onScan: (t) => {
@@ -239,7 +239,7 @@ export function Bench({
       <Tray
         onPower={() => openOne && router.push(`/jobs/${openOne.id}/${openOne.station}`)}
         onCautions={() => openOne && router.push(`/jobs/${openOne.id}/${openOne.station}`)}
-        facts={trayOf(openOne)}
+        facts={trayOf(cards)}
       />
     </div>
   );

@@ -11,14 +11,19 @@ const EMPTY: TrayFacts = {
   cautions: { title: "None open", note: "nothing to mind", stopped: false, count: 0 },
 };
 
-/** The tray belongs to the bench: if a machine is physically open, it says so. */
-export function trayOf(open: JobCard | undefined): TrayFacts {
+/** The machine the tray speaks of: one that heats before all, else the first that lies open. */
+export const atHand = (cards: readonly JobCard[]): JobCard | undefined => cards.find((c) => c.heat) ?? cards.find((c) => c.open);
+
+/** The tray belongs to the bench: what heats and what lies open is said, whichever machine it is. */
+export function trayOf(cards: readonly JobCard[]): TrayFacts {
+  const open = atHand(cards);
   if (!open) return EMPTY;
+  const many = cards.filter((c) => c.open).length;
   return {
     power: {
       state: open.power.isolated ? "isolated" : open.power.live ? "live" : "off",
       title: open.power.title,
-      note: `${open.number} lies open`,
+      note: open.open ? `${open.number} lies open` : `${open.number} heats`,
     },
     bit: { drive: null, title: "No bit", note: "in hand" },
     screws: {
@@ -30,6 +35,11 @@ export function trayOf(open: JobCard | undefined): TrayFacts {
     heat: open.heat
       ? { title: open.heat, note: `on at ${open.number}`, on: true }
       : { title: "No heat", note: `at ${open.number}`, on: false },
-    cautions: { title: "1 open", note: "machine lies open", stopped: false, count: 1 },
+    cautions: {
+      title: many ? `${many} open` : "None open",
+      note: many === 1 ? "machine lies open" : "machines lie open",
+      stopped: false,
+      count: many,
+    },
   };
 }

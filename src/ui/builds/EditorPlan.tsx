@@ -25,7 +25,10 @@ export function EditorPlan({ build, plan, problems }: { build: Build; plan: Plan
           ))}
           <ol className="list-decimal pl-7 text-[15px] leading-[19px]">
             {made.plan.out.map((s) => (
-              <li key={s.id}>{s.title}</li>
+              <li key={s.id}>
+                {s.title}
+                {s.kind === "look" && <span className="block text-ink-2">{s.how}</span>}
+              </li>
             ))}
           </ol>
         </>

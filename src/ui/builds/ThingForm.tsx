@@ -1,6 +1,7 @@
 "use client";
 import type { Build, Thing } from "@/core/build";
 import { PhotoForm, PlugForm, TapeForm } from "./LeadForms";
+import { LeftOpen } from "./LeftOpen";
 import { PartForm } from "./PartForm";
 import { ScrewForm } from "./ScrewForm";
 
@@ -39,6 +40,7 @@ export function ThingForm({
       {group && <ScrewForm build={build} group={group} screw={screw} onEdit={onEdit} />}
       {plug && <PlugForm build={build} plug={plug} onEdit={onEdit} />}
       {tape && <TapeForm build={build} tape={tape} onEdit={onEdit} />}
+      <LeftOpen build={build} of={(part ?? group ?? plug ?? tape)?.id} onEdit={onEdit} />
       {photo && <PhotoForm build={build} photo={photo} onEdit={onEdit} />}
     </div>
   );

@@ -15,6 +15,7 @@ import { BareFilms } from "./BareFilms";
 import { ForgottenBehind } from "./ForgottenBehind";
 import { InHand } from "./InHand";
 import { asksLamp, LampChoice } from "./LampChoice";
+import { LookStep, SeenOtherwise } from "./LookStep";
 import { PairingLeft } from "./PairingLeft";
 import { PlacePhotos } from "./PlacePhotos";
 import { PointCheck, pointOf } from "./PointCheck";
@@ -55,6 +56,7 @@ const FORMS: Partial<Record<StepKind, ComponentType>> = {
       </span>
     </StationLink>
   ),
+  look: LookStep,
   batterySeen: () => <ProvePass pass="open" home />,
   proveClosed: () => <ProvePass pass="closed" />,
 };
@@ -163,6 +165,7 @@ export function StepView({ step }: { step: Step }) {
           <p>{step.caution}</p>
         </div>
       )}
+      <SeenOtherwise step={step} />
       {!Form && step.because && <p className="q border-l-[3px] border-ink pl-3">{step.because}</p>}
       {back && back.left.length < 2 && <Leftovers screw={back.screw.id} where={back.screw.where} />}
       <Upcoming steps={upcoming.slice(0, 3).map((x) => x.step)} station={step.station} />

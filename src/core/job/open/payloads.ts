@@ -14,6 +14,10 @@ export const openPayloads = {
   "open.tethered": z.strictObject({ option: key }),
   /** The lid stands at the angle of this turn. */
   "open.lidTurned": z.strictObject({ turn: key }),
+  /** What was left open in the build was looked at: as described, or otherwise, in words. */
+  "open.looked": z
+    .strictObject({ of: key, as: z.enum(["described", "otherwise"]), words: z.string().trim().max(300).default("") })
+    .refine((p) => p.as === "described" || p.words.length > 0, { path: ["words"], message: "say what it is instead" }),
   "open.found": z.strictObject({ ...Find.shape, photo: photo.optional() }),
   /** A step that cannot be done here, and why. */
   /** Mended in the middle of the job: glued and clamped, or a clip put in; what it cures for before anything loads it, min. */

@@ -1,4 +1,4 @@
-import { cannotLieOver } from "../../build";
+import { cannotLieOver, lookOf } from "../../build";
 import { listed } from "../../quantity";
 import { firstShut, no, notHere } from "../answer";
 import { noteBare } from "../bench/films";
@@ -8,7 +8,7 @@ import { powerOf } from "../power";
 import type { RulesOf } from "../rule";
 import { seated } from "../subject";
 import type { openPayloads } from "./payloads";
-import { heldBy, mayTakeOut, mayTurn, mayUnscrew } from "./takeOut";
+import { heldBy, lookedAt, mayTakeOut, mayTurn, mayUnscrew } from "./takeOut";
 
 export const openRules = {
   "open.screwOut": {
@@ -44,13 +44,14 @@ export const openRules = {
   "open.tapeOut": {
     name: "tape freed",
     on: "machine",
-    may: (p, { s, b }) => {
+    may: (p, v) => {
+      const { s, b } = v;
       const t = b.tape.get(p.tape);
       if (!t) return notHere("tape", p.tape);
       const covered = t.under.filter((u) => s.parts[u] !== "out" && s.parts[u] !== "folded");
       if (covered.length)
         return no("covered", `${t.name} lies under ${listed(covered.map((u) => b.part.get(u)?.name.toLowerCase() ?? u))}.`);
-      return s.tapesOut[t.id] ? no("tape", `${t.name} is out already.`) : null;
+      return s.tapesOut[t.id] ? no("tape", `${t.name} is out already.`) : lookedAt(v, b, t.id);
     },
     apply: (s, p) => {
       s.tapesOut[p.tape] = true;
@@ -99,6 +100,17 @@ export const openRules = {
     may: (p, v) => mayTurn(v, v.b, p.turn),
     apply: (s, p) => {
       s.turned[p.turn] = "out";
+    },
+  },
+  "open.looked": {
+    name: "something looked at",
+    on: "machine",
+    may: (p, { b, s }) => {
+      if (!lookOf(b.build, p.of)) return no("look", `Nothing was left open about "${p.of}" in this build.`);
+      return s.looked[p.of] ? no("look", "It was looked at already.") : null;
+    },
+    apply: (s, { of, ...p }) => {
+      s.looked[of] = p;
     },
   },
   "open.found": {

@@ -1,7 +1,16 @@
-import { type BuildIndex, partsHeld, turnOf } from "../../build";
+import { type BuildIndex, lookOf, partsHeld, turnOf } from "../../build";
 import { listed } from "../../quantity";
 import { type Answer, no, notHere } from "../answer";
 import type { JobView } from "../derived";
+
+/**
+ * What the build left open about a thing is looked at before it is undone: a guess is not pried at.
+ * @example lookedAt(view, b, "base-cover") // null
+ */
+export function lookedAt(v: JobView, b: BuildIndex, id: string): Answer {
+  const l = lookOf(b.build, id);
+  return l && !v.state.looked[id] ? no("look", `${capital(nameOf(b, id))}: look first. ${l.ask}`) : null;
+}
 
 /** May this screw come out, or be loosened: reached, and meant to? @example mayUnscrew(view, b, "b1", false) // null */
 export function mayUnscrew(v: JobView, b: BuildIndex, screw: string, loosen: boolean): Answer {
@@ -19,8 +28,7 @@ export function mayUnscrew(v: JobView, b: BuildIndex, screw: string, loosen: boo
       `${g.name} stay in until ${turnOf(b.build, until) ? `the lid stands at ${turnOf(b.build, until)!.angleDeg}°` : `${nameOf(b, until)} is away`}: without them nothing holds it.`,
     );
   const s = v.state.screws[screw];
-  if (s === "out" || s === "loosened") return no("screw", "It is recorded already.");
-  return null;
+  return s === "out" || s === "loosened" ? no("screw", "It is recorded already.") : lookedAt(v, b, g.id);
 }
 
 /** What still holds a part: what blocks it, its screws, its tape. @example heldBy(view, b, "base-cover").gate // "held" */
@@ -40,9 +48,10 @@ export function heldBy(v: JobView, b: BuildIndex, partId: string): Answer {
   }
   const taped = b.build.tapes.filter((t) => t.holds === partId && !v.state.tapesOut[t.id]);
   if (taped.length) return no("held", `${listed(taped.map((t) => t.name))} still ${taped.length === 1 ? "holds" : "hold"} it.`);
-  return null;
+  return lookedAt(v, b, partId);
 }
 
+const capital = (words: string): string => words[0]!.toUpperCase() + words.slice(1);
 const nameOf = (b: BuildIndex, x: string): string =>
   (b.part.get(x)?.name ?? b.group.get(x)?.name ?? b.connector.get(x)?.name ?? b.tape.get(x)?.name ?? x).toLowerCase();
 

@@ -4,6 +4,7 @@ import { listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { arrivalStatus, buildOf, candidateOf, fitOf, type JobView, passStatus } from "../derived";
 import { ARRIVAL_WORDS } from "../match/arrivalWords";
+import { lookedAt } from "../open/takeOut";
 import { isolatedFor, mayFeed } from "../power";
 import { breachClear, safetyClear } from "../stops";
 import { seated } from "../subject";
@@ -28,9 +29,9 @@ export function mayDisconnect(v: JobView, connector: string): Answer {
   if (c.powerPoint) {
     if (v.state.bench.mains !== "out") return no(gate, "Take the mains out before the battery plug.");
     if (!v.state.bench.shutDown) return no(gate, "Shut down before the battery plug.");
-    return null;
+    return lookedAt(v, b, c.id);
   }
-  return c.aheadOfIsolation ? null : isolatedFor(v, gate);
+  return (c.aheadOfIsolation ? null : isolatedFor(v, gate)) ?? lookedAt(v, b, c.id);
 }
 
 /**

@@ -18,6 +18,7 @@ import { labelSeen } from "./labelSeen";
 import { lampGuard } from "./lampGuard";
 import { lampWait } from "./lampWait";
 import { linerPull } from "./linerPull";
+import { look } from "./look";
 import { looseTest } from "./looseTest";
 import { mainsIn } from "./mainsIn";
 import { mainsOut } from "./mainsOut";
@@ -62,6 +63,7 @@ export const STEPS = {
   partOut,
   cableOff,
   tether,
+  look,
   turnLid,
   labelSeen,
   oldBack,

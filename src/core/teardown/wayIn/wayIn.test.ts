@@ -5,6 +5,7 @@ import { makePlan } from "../plan";
 import type { PlanChange, Step } from "../step";
 import { wayOut } from "../wayOut";
 import { wayIn } from ".";
+import { acts } from "./acts";
 import { bond } from "./bond";
 import { earlySteps, leads, whyLead } from "./leads";
 import { mirror } from "./mirror";
@@ -19,7 +20,7 @@ const wayOf = (build: Build): Step[] => {
   if (!r.ok) throw new Error(r.problem);
   return r.steps;
 };
-const SOURCES = { leads, power, bond, prove, mirror };
+const SOURCES = { acts, leads, power, bond, prove, mirror };
 const change = (field: string, at: PlanChange["at"]): PlanChange => ({
   field,
   part: "foam shim",

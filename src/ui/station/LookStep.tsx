@@ -1,0 +1,46 @@
+"use client";
+import { useId, useState } from "react";
+import type { Step } from "@/core/teardown";
+import { Plate } from "../controls/Plate";
+import { Mark } from "../draw/Mark";
+import { useBench } from "../job/context";
+
+/** What the build leaves open: as described there, or otherwise, in words. Nothing of it is undone before that. */
+export function LookStep() {
+  const { log, progress, setKeys } = useBench();
+  const [words, setWords] = useState("");
+  const field = useId();
+  const step = progress?.now;
+  if (!step) return null;
+  const seen = (as: "described" | "otherwise") =>
+    log.record({ type: "open.looked", payload: { of: step.target, as, words: as === "described" ? "" : words.trim() } });
+  setKeys({ space: () => seen("described"), enter: () => seen("described") });
+  return (
+    <>
+      <Plate line1="As the build has it" line2={step.how} onAct={() => seen("described")} />
+      <div className="field">
+        <label htmlFor={field}>Otherwise: what is there</label>
+        <textarea id={field} className="cell" rows={2} maxLength={300} value={words} onChange={(e) => setWords(e.target.value)} />
+      </div>
+      <button type="button" className="btn self-start" disabled={!words.trim()} onClick={() => seen("otherwise")}>
+        It is otherwise: noted
+      </button>
+      <p className="q">
+        A screw, lead or strip that the build does not have: tell it under Found something, so that the plan counts on it.
+      </p>
+    </>
+  );
+}
+
+/** What was seen otherwise than the build has it: said again wherever a hand comes to that thing. */
+export function SeenOtherwise({ step }: { step: Step }) {
+  const { view } = useBench();
+  const seen = view.state.looked[step.target];
+  if (!seen?.words || step.kind === "look") return null;
+  return (
+    <div className="caut">
+      <Mark kind="look" size={30} label="Seen" />
+      <p>Seen on this machine: {seen.words}</p>
+    </div>
+  );
+}
