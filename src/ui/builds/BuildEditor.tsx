@@ -134,7 +134,7 @@ export function BuildEditor({
           />
         )}
         <div className="cols">
-          <section aria-label="Drawing" className="flex flex-col gap-2">
+          <section aria-label="Drawing" className="flex flex-col gap-2 self-start lg:sticky lg:top-3">
             <EditorTools
               view={view}
               tool={tool}

@@ -89,6 +89,7 @@ export function Found({
         plannedS: Math.min(1200, Math.round(p.heatS)),
         ...(cover === "unknown" ? {} : { cover }),
         ...(place ? { place } : {}),
+        peakC: Object.fromEntries(Object.entries(plan.peaksC).map(([k, [, hot]]) => [k, Math.round(hot * 10) / 10])),
         ...(thrownAway ? { thrownAway: true as const } : {}),
         ...(packInZone ? { packInZone: true as const } : {}),
       },

@@ -52,11 +52,35 @@ describe("heat on the bench", () => {
     const w = warmed();
     expect(w.why("bench.heatOn", { tool: "mat", setC: 50, packInZone: true })).toMatch(/the pack under the cover: 45 °C/);
     expect(w.why("bench.heatOn", { tool: "mat", setC: 45, packInZone: true })).toBeNull();
+    // Hot air over it is a planned pass or none: it has no set-point that could be held against 45.
+    for (const tool of ["heatGun", "hairDryer", "rework"]) {
+      const on = { tool, setC: 95, tape: "tape-left", packInZone: true };
+      expect(w.why("bench.heatOn", on), tool).toMatch(/hot air only as a pass that was planned with it/);
+      expect(w.why("bench.heatOn", { ...on, plannedS: 40 }), tool).toMatch(/planned with it/);
+      expect(w.why("bench.heatOn", { ...on, plannedS: 40, peakC: { battery: 52 } }), tool).toMatch(
+        /brings the pack to 52 °C: 45/,
+      );
+      expect(w.why("bench.heatOn", { ...on, plannedS: 40, peakC: { battery: 43 } }), tool).toBeNull();
+    }
+    const cracked = tryBuild("pack-in-lid", "isbrand-pivot-14-touch", (d) => {
+      d.parts.push({ ...d.parts[0]!, id: "lid-pack", role: "battery", view: "lid", blockedBy: [] });
+    });
+    const known = jobOn(cracked.id).until("tapeOut:tape-left");
+    expect(known.why("bench.heatOn", { tool: "heatGun", setC: 120, tape: "tape-left", plannedS: 60 })).toMatch(
+      /A pack lies in the zone/,
+    );
     const inLid = structuredClone(builds["isbrand-pivot-14-touch"]!);
     inLid.parts.push({ ...inLid.parts[0]!, id: "lid-pack", role: "battery", view: "lid" });
     expect(packInLid(inLid, () => false)).toBe(true);
     expect(packInLid(inLid, (p) => p === "lid-pack")).toBe(false);
     expect(packInLid(builds["isbrand-pivot-14-touch"]!, () => false)).toBe(false);
+  });
+  it("hot air that was planned past the ceiling of what stays is refused; what goes to waste may get hotter", () => {
+    const w = warmed();
+    const on = { tool: "heatGun", setC: 130, tape: "tape-left", plannedS: 60, peakC: { lcd: 71, cover: 80 } };
+    expect(w.why("bench.heatOn", on)).toMatch(/brings what stays to 71 °C: 60 °C at most for touch glass used again/);
+    expect(w.why("bench.heatOn", { ...on, peakC: { lcd: 59 } })).toBeNull();
+    expect(w.why("bench.heatOn", { ...on, thrownAway: true })).toBeNull();
   });
   it("no heat over bare films, by any tool, until they are covered again", () => {
     const covered = jobOn("pellow-lune-15").until("tapeOut:rim-left");

@@ -37,7 +37,31 @@ export function mayHeat(v: JobView, p: Payload<"bench.heatOn">): Answer {
   const lowest = [...heatCeilings(b.build, held), p.thrownAway ? THROWN_AWAY : KEPT, ...(pack ? [PACK] : [])].reduce((x, c) =>
     c.maxC < x.maxC ? c : x,
   );
-  if (p.tool === "mat" && p.setC > lowest.maxC)
-    return no(gate, `A mat at ${p.setC} °C passes the ceiling of ${lowest.of}: ${lowest.maxC} °C (${lowest.source}).`);
-  return null;
+  if (p.tool === "mat")
+    return p.setC > lowest.maxC
+      ? no(gate, `A mat at ${p.setC} °C passes the ceiling of ${lowest.of}: ${lowest.maxC} °C (${lowest.source}).`)
+      : null;
+  return hotAir(p, pack, lowest);
+}
+
+/** Hot air has no set-point that could be held against a ceiling: over a pack it is a planned pass or none. */
+function hotAir(p: Payload<"bench.heatOn">, pack: boolean, lowest: { of: string; maxC: number; source: string }): Answer {
+  const gate = "mayHeat";
+  if (pack && (p.plannedS === undefined || p.peakC?.battery === undefined))
+    return no(
+      gate,
+      "A pack lies in the zone: hot air only as a pass that was planned with it. Plan the warming with the pack, or take it out.",
+    );
+  if (pack && p.peakC!.battery! > PACK.maxC)
+    return no(
+      gate,
+      `This pass brings the pack to ${Math.round(p.peakC!.battery!)} °C: ${PACK.maxC} °C at most (${PACK.source}).`,
+    );
+  const stays = Math.max(p.peakC?.film ?? 0, p.peakC?.lcd ?? 0);
+  return !p.thrownAway && !pack && stays > lowest.maxC + 0.5
+    ? no(
+        gate,
+        `This pass brings what stays to ${Math.round(stays)} °C: ${lowest.maxC} °C at most for ${lowest.of} (${lowest.source}).`,
+      )
+    : null;
 }

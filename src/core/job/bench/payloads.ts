@@ -27,6 +27,8 @@ export const benchPayloads = {
     thrownAway: z.literal(true).optional(),
     /** Said by a person: a pack lies under the cover or against it. */
     packInZone: z.literal(true).optional(),
+    /** The hottest this pass makes what stays, as its plan has it at the tool's strongest, °C. */
+    peakC: z.partialRecord(z.enum(["film", "lcd", "battery", "cover", "surface"]), z.number().min(-20).max(400)).optional(),
     /** How long this pass is meant to be, s. */
     plannedS: z.number().min(0).max(1200).optional(),
     /** What the heated cover is made of, where somebody said. */
