@@ -155,6 +155,6 @@ export async function build({ force = false } = {}) {
   );
   if (code !== 0) fail(`The application could not be built:\n${text.slice(-3000)}`);
   // Only here: it needs a package, and what imports this file runs before there are any.
-  const { bundleProcesses } = await import("./processes.mjs");
-  await bundleProcesses(".next/process");
+  const { bundleProcesses, bundleStick } = await import("./processes.mjs");
+  await Promise.all([bundleProcesses(".next/process"), bundleStick(".next")]);
 }

@@ -16,3 +16,19 @@ export async function bundleProcesses(outdir) {
     tsconfig: "tsconfig.json",
   });
 }
+
+/** Patterns, dots and touch as one plain script: what the file for a stick carries. */
+export async function bundleStick(outdir) {
+  await build({
+    entryPoints: ["src/ui/prove/stick/main.ts"],
+    outfile: `${outdir}/stick.js`,
+    bundle: true,
+    minify: true,
+    platform: "browser",
+    format: "iife",
+    target: "es2020",
+    charset: "utf8",
+    logLevel: "error",
+    tsconfig: "tsconfig.json",
+  });
+}

@@ -7,7 +7,9 @@ export function GET(req: Request): Response {
   const q = new URL(req.url).searchParams;
   const [w, h] = [Number(q.get("w")), Number(q.get("h"))];
   const can = (n: number) => n >= 50 && n <= 600;
-  return new Response(patternFile(can(w) && can(h) ? { widthMm: w, heightMm: h } : undefined), {
+  const file = patternFile(can(w) && can(h) ? { widthMm: w, heightMm: h } : undefined);
+  if (file === null) return new Response("The application was not built: run it by its start command.", { status: 503 });
+  return new Response(file, {
     headers: {
       "content-type": "text/html; charset=utf-8",
       "content-disposition": 'attachment; filename="helvane-patterns.html"',

@@ -1,16 +1,23 @@
 /** Test patterns for the machine under test: solids, ramps, checker, one-pixel lines, moving bar. */
 export const PATTERNS = [
-  { id: "white", name: "White" },
+  // Black first, with eyes used to the dark; the four that show every sub-pixel fault, then white for dust, grey for partial ones.
   { id: "black", name: "Black" },
   { id: "red", name: "Red" },
   { id: "green", name: "Green" },
   { id: "blue", name: "Blue" },
+  { id: "white", name: "White" },
   { id: "grey", name: "Grey, half" },
   { id: "rampX", name: "Ramp across" },
   { id: "rampY", name: "Ramp down" },
   { id: "checker", name: "Checker" },
   { id: "lines", name: "One-pixel lines" },
   { id: "bar", name: "Moving bar" },
+  // What only an OLED panel has: images burnt in, bands at its lowest greys.
+  { id: "grey20", name: "Grey 20 %, for burnt-in images" },
+  { id: "red50", name: "Red, half" },
+  { id: "green50", name: "Green, half" },
+  { id: "blue50", name: "Blue, half" },
+  { id: "lowGrey", name: "Lowest greys: 1, 2, 3, 5, 8 %" },
   { id: "strip", name: "Step strip, for the camera" },
 ] as const;
 /** Shares of white rows in the patches of the step strip, left to right: their light is known whatever the panel's gamma. */
@@ -38,6 +45,10 @@ export function paintPattern(g: Surface, w: number, h: number, id: string, t: nu
     green: "#00ff00",
     blue: "#0000ff",
     grey: "#808080",
+    grey20: "#333333",
+    red50: "#800000",
+    green50: "#008000",
+    blue50: "#000080",
   };
   const fill = (c: string, x: number, y: number, a: number, b: number) => {
     g.fillStyle = c;
@@ -57,6 +68,13 @@ export function paintPattern(g: Surface, w: number, h: number, id: string, t: nu
     }
   } else if (id === "checker") {
     for (let y = 0; y * 64 < h; y++) for (let x = y % 2; x * 64 < w; x += 2) fill("#ffffff", x * 64, y * 64, 64, 64);
+  } else if (id === "lowGrey") {
+    const drive = [1, 2, 3, 5, 8];
+    for (let i = 0; i < 5; i++) {
+      const v = Math.round((drive[i]! / 100) * 255);
+      const x = Math.round((i * w) / 5);
+      fill(`rgb(${v},${v},${v})`, x, 0, Math.round(((i + 1) * w) / 5) - x, h);
+    }
   } else if (id === "lines") {
     for (let x = 0; x < w; x += 2) fill("#ffffff", x, 0, 1, h);
   } else if (id === "strip") {

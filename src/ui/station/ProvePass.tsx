@@ -8,6 +8,7 @@ import { NumberField } from "../controls/NumberField";
 import { Plate } from "../controls/Plate";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
+import { DotCode } from "./DotCode";
 import { EvennessPhoto } from "./EvennessPhoto";
 import { FailsToo } from "./FailsToo";
 import { FaultFinder } from "./FaultFinder";
@@ -183,6 +184,12 @@ export function ProvePass({ pass, home = false }: { pass: Pass; home?: boolean }
               Tap on the drawing
             </button>
           </form>
+          <DotCode
+            onFault={(c, xMm, yMm) =>
+              policy !== null &&
+              !!log.record({ type: "prove.faultTapped", payload: { class: c, xMm, yMm, policyHash: policy.hash } })
+            }
+          />
           <ul className="rows">
             {judged.map((j) => (
               <li key={j.class}>

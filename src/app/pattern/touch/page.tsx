@@ -1,4 +1,4 @@
-import { TouchScreen } from "@/ui/prove/TouchScreen";
+import { StickScreen } from "@/ui/prove/StickScreen";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Touch test" };
@@ -12,7 +12,7 @@ export default async function TouchPage({
   const q = await searchParams;
   const mm = (v: unknown) => {
     const n = Number(v);
-    return Number.isFinite(n) && n >= 50 && n <= 600 ? n : null;
+    return Number.isFinite(n) && n >= 50 && n <= 600 ? n : undefined;
   };
-  return <TouchScreen widthMm={mm(q.w)} heightMm={mm(q.h)} />;
+  return <StickScreen widthMm={mm(q.w)} heightMm={mm(q.h)} start={q.dots === undefined ? "draw" : "dots"} />;
 }
