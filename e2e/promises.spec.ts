@@ -28,6 +28,35 @@ test("dates are told on the bench from orders, hours and work; other hours move 
   expect(await said()).not.toBe(before);
 });
 
+test("a way to keep a promise is taken with one tap: a place in the queue, and back; evenings stand in the settings", async ({
+  bench,
+  page,
+}) => {
+  await page.goto(bench.url);
+  const box = page.getByRole("region", { name: "Promises" });
+  const row = box.getByRole("listitem").filter({ has: page.locator("[data-rescues=H-2421]") });
+  await row.locator("summary").click();
+  const evening = row.locator("[data-rescue=evening]");
+  await evening.getByRole("button", { name: "Take it" }).click();
+  await expect(evening.getByRole("status")).toContainText("The next three bench days go until nine");
+  const id = await bench.job("H-2417", "plan");
+  await bench.actElsewhere(id, "job.tookFirst", { first: true });
+  await page.goto(bench.url);
+  await expect(box.getByText("H-2417")).toBeVisible();
+  await box.getByRole("button", { name: "In its turn again" }).click();
+  await expect.poll(async () => (await bench.events(id)).at(-1)!.payload).toEqual({ first: false });
+  await expect(box.getByRole("button", { name: "In its turn again" })).toHaveCount(0);
+  await page.goto(`${bench.url}/settings`);
+  const form = page.locator("form").filter({ has: page.getByRole("heading", { name: "When the shop works" }) });
+  await expect(form.getByLabel(/Longer evenings/)).toHaveValue(/^(\d{4}-\d\d-\d\d 21:00(, )?){3}$/);
+  await form.getByLabel(/Longer evenings/).fill("some day");
+  await form.getByRole("button", { name: "Save the hours" }).click();
+  await expect(form).toContainText('Longer evenings: "some day" cannot be read');
+  await form.getByLabel(/Longer evenings/).fill("");
+  await form.getByRole("button", { name: "Save the hours" }).click();
+  await expect(form).toContainText("Kept.");
+});
+
 test("the date that can be kept is promised with one tap", async ({ bench, page }) => {
   const id = await bench.job("H-2421", "match");
   await bench.letGo();

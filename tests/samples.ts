@@ -18,6 +18,7 @@ export const SAMPLES: { readonly [T in EventType]: Payload<T> } = {
   "job.putOff": { until: "2026-07-03T08:00:00.000Z", why: "the charger is still at home" },
   "job.takenUp": {},
   "job.reopened": { why: "flickers again" },
+  "job.tookFirst": { first: true },
   "job.promised": { promiseAt: "2026-07-01T12:00:00.000Z" },
   "job.actDiscarded": { type: "open.screwOut", words: "a screw taken out, by Bench 1", clock: "001770000000000-000000" },
   "job.redacted": { fields: ["job.opened.customer"], events: 1, because: "time" },

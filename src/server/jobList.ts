@@ -107,6 +107,7 @@ export function cardOf(
     machine: s.job.machineModel,
     serial: s.job.serial,
     promiseAt: s.job.promiseAt,
+    first: s.job.first === true,
     closed: s.closed?.outcome ?? null,
     contact: s.job.contact ?? "",
     openedAtIso: isoOf(s.openedClock),

@@ -88,6 +88,7 @@ export async function promiseNew(model: string): Promise<NewPromise | null> {
     shelf: "waiting",
     order: orderedNow(lead, now),
     promiseAt: null,
+    first: false,
     minutesLeft: made?.ok ? { p50: made.plan.minutes.p50, p80: made.plan.minutes.p80 } : null,
     glass: build?.subject.kind === "frontUnit" && build.tapes.length > 0,
     returned: 0,

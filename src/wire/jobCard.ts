@@ -9,6 +9,8 @@ export interface JobCard {
   machine: string;
   serial: string;
   promiseAt: string | null;
+  /** Taken before what was promised earlier. */
+  first: boolean;
   closed: string | null;
   /** How to reach the customer; empty where nobody wrote it. */
   contact: string;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { DEFAULT_HOURS } from "@/core/promise";
+import { calendarOf, DEFAULT_HOURS, withEvenings } from "@/core/promise";
 import type { JobCard } from "./jobCard";
 import { fromShop, promiseAsks } from "./promise";
 
@@ -7,6 +7,7 @@ const card = (x: Partial<JobCard>): JobCard =>
   ({
     id: "a",
     promiseAt: null,
+    first: false,
     closed: null,
     putOff: null,
     shelf: "ready",
@@ -55,6 +56,25 @@ describe("what a date is told from", () => {
     expect(ahead("first")).toBe(0);
     expect(ahead("mine")).toBeGreaterThan(25);
     expect(ahead("mine")).toBeLessThan(40);
+  });
+  it("what is taken first stands before what was promised earlier, and waits for nothing but others taken first", () => {
+    const at = (h: number) => new Date(2026, 11, 1, h).toISOString();
+    const cards = [
+      card({ id: "early", promiseAt: at(9), first: false, minutesLeft: { p50: 200, p80: 240 } }),
+      card({ id: "late", promiseAt: at(16), first: true, minutesLeft: { p50: 100, p80: 120 } }),
+    ];
+    const { asks } = promiseAsks(cards, DEFAULT_HOURS, now);
+    const ahead = (id: string) => asks.find((a) => a.id === id)!.input.ahead.p50;
+    expect(ahead("late")).toBe(0);
+    expect(ahead("early")).toBeGreaterThan(80);
+  });
+  it("staying late is offered for the days taking it sets, over a weekend too", () => {
+    const friday = new Date(2026, 11, 4, 16, 0).getTime();
+    const { asks } = promiseAsks([card({ promiseAt: new Date(friday).toISOString() })], DEFAULT_HOURS, friday);
+    const evening = asks[0]!.options.find((o) => o.id === "evening")!.change.windows!;
+    const taken = calendarOf(withEvenings(DEFAULT_HOURS, "2026-12-04"), "2026-12-04", 400).windows;
+    expect(evening).toEqual(taken);
+    expect(taken.slice(0, 4).map(([, b]) => b % 1440)).toEqual([750, 1260, 750, 1260]);
   });
   it("the same job in the same state has the same seed; another plan another", () => {
     const seed = (c: JobCard) => promiseAsks([c], DEFAULT_HOURS, now).asks[0]!.seed;

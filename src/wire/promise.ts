@@ -45,7 +45,7 @@ export interface PromiseSaid {
 /** What of a job its date is told from. */
 export type PromiseCard = Pick<
   JobCard,
-  "id" | "closed" | "putOff" | "shelf" | "order" | "promiseAt" | "minutesLeft" | "glass" | "returned" | "seller"
+  "id" | "closed" | "putOff" | "shelf" | "order" | "promiseAt" | "first" | "minutesLeft" | "glass" | "returned" | "seller"
 >;
 
 /** GET /api/promise: what could be promised for a machine that comes in today, and what that goes by. */
@@ -73,14 +73,14 @@ export const fromShop = (min: number, zero: Date): number =>
 const tellable = (c: PromiseCard): boolean =>
   !c.closed && !c.putOff && (c.shelf === "ready" || c.shelf === "handOver" || (c.shelf === "waiting" && c.order !== null));
 
-/** What is worked off before a job: everything that can be worked at and is promised before it. */
+/** What is worked off before a job: everything that can be worked at and is taken first, or promised before it. */
 function aheadOf(c: PromiseCard, all: readonly PromiseCard[]): { p50: number; p80: number } {
   const before = all.filter(
     (o) =>
       o.id !== c.id &&
       (o.shelf === "ready" || o.shelf === "handOver") &&
       o.minutesLeft &&
-      (o.promiseAt ?? "9") < (c.promiseAt ?? "9"),
+      (o.first === c.first ? (o.promiseAt ?? "9") < (c.promiseAt ?? "9") : o.first),
   );
   return sumLogNormal(before.map((o) => o.minutesLeft!.p50));
 }
@@ -104,11 +104,14 @@ const EVENING = [21 * 60, 3] as const;
 /** What could be done about a late job: everything that changes what it waits for. */
 function optionsOf(input: PromiseInput, other: OtherSeller | undefined): RescueOption[] {
   const today = Math.floor(input.nowMin / DAY) * DAY;
-  const [until, days] = EVENING;
+  const [until, count] = EVENING;
+  const dayOf = (w: readonly [number, number]) => Math.floor(w[0] / DAY) * DAY;
+  // The next three days somebody is at the bench, as taking it sets them.
+  const days = [...new Set(input.windows.map(dayOf))].filter((d) => d >= today).slice(0, count);
   const late = (w: readonly [number, number]): [number, number] => {
-    const day = Math.floor(w[0] / DAY) * DAY;
+    const day = dayOf(w);
     const last = !input.windows.some((x) => x[0] > w[0] && x[0] < day + DAY);
-    return day >= today && day < today + days * DAY && last ? [w[0], Math.max(w[1], day + until)] : [w[0], w[1]];
+    return days.includes(day) && last ? [w[0], Math.max(w[1], day + until)] : [w[0], w[1]];
   };
   return [
     ...(other && input.order

@@ -62,7 +62,7 @@ export type LooseLook = "touch" | "camera";
 export interface JobState {
   /** What this repair replaces, as the build chosen or planned says. */
   bought: Build["subject"]["kind"];
-  job: Payload<"job.opened"> | null;
+  job: (Payload<"job.opened"> & { first?: true }) | null;
   openedClock: string | null;
   closed: Payload<"job.closed"> | null;
   /** Place of the act that closed it last. */

@@ -15,6 +15,11 @@ export const ShopHours = z.strictObject({
   deliveryDays: z.array(z.int().min(0).max(6)).max(7),
   /** Days nothing moves, yyyy-mm-dd. */
   holidays: z.array(z.iso.date()).max(100),
+  /** Days the last hands stay longer, and until when. */
+  evenings: z
+    .array(z.strictObject({ day: z.iso.date(), untilMin: minute }))
+    .max(100)
+    .default([]),
   benches: z.int().min(1).max(9),
   /** What a taped panel with touch glass lies before it is handed over, min. */
   glassDwellMin: z
@@ -39,6 +44,7 @@ export const DEFAULT_HOURS: ShopHours = {
   deliveryAtMin: 660,
   deliveryDays: [0, 1, 2, 3, 4],
   holidays: [],
+  evenings: [],
   benches: 1,
   glassDwellMin: DAY,
   wrongChance: 0.05,
@@ -66,11 +72,35 @@ export function calendarOf(
     if (h.holidays.includes(date.toISOString().slice(0, 10))) continue;
     const weekday = (date.getUTCDay() + 6) % 7;
     const open = [...h.bench[weekday]!].sort((a, b) => a[0] - b[0]);
+    const until = h.evenings.find((e) => e.day === date.toISOString().slice(0, 10))?.untilMin ?? 0;
+    const last = open.at(-1);
+    if (last && until > last[1]) open[open.length - 1] = [last[0], until];
     for (const [a, b] of open) windows.push([d * DAY + a, d * DAY + b]);
     if (open.length) handover.push([d * DAY + h.handover[0], d * DAY + h.handover[1]]);
     if (h.deliveryDays.includes(weekday)) calls.push(d);
   }
   return { windows, handover, deliveries: { atMin: h.deliveryAtMin, days: calls } };
+}
+
+/** Nine in the evening. */
+const NINE = 21 * 60;
+
+/**
+ * The hours with the next three bench days open until nine: what staying on for a late promise comes to.
+ * @param firstIso the first day that counts, yyyy-mm-dd
+ * @example withEvenings(DEFAULT_HOURS, "2026-11-28").evenings.map((e) => e.day) // ["2026-11-30", "2026-12-01", "2026-12-02"]
+ */
+export function withEvenings(h: ShopHours, firstIso: string, count = 3): ShopHours {
+  const first = Date.parse(`${firstIso}T00:00:00Z`);
+  if (Number.isNaN(first)) throw new RangeError(`"${firstIso}" is not a day`);
+  const days: string[] = [];
+  for (let d = 0; d < 60 && days.length < count; d++) {
+    const date = new Date(first + d * 86_400_000);
+    const iso = date.toISOString().slice(0, 10);
+    if (h.bench[(date.getUTCDay() + 6) % 7]!.length && !h.holidays.includes(iso)) days.push(iso);
+  }
+  const rest = h.evenings.filter((e) => !days.includes(e.day) && e.day >= firstIso);
+  return { ...h, evenings: [...rest, ...days.map((day) => ({ day, untilMin: NINE }))].sort((a, b) => (a.day < b.day ? -1 : 1)) };
 }
 
 const clock = (m: number): string => `${Math.floor(m / 60)}:${String(m % 60).padStart(2, "0")}`;

@@ -34,6 +34,23 @@ describe("the kit", () => {
     expect(kit("marrick-fjell-15").map((r) => r.name)).not.toContain("Insulating tape");
     expect(kit("pellow-lune-15").find((r) => r.name === "Cutting wire")?.state).toBe("missing");
   });
+  it("of tape it names the roll and its place: the shortest that has it whole, else that none does", () => {
+    const tools = [{ name: "Tape 4 × 0.5 mm", for: "a strip", mm: 366 }];
+    const roll = (lot: string, leftMm: number, thicknessMm = 0.5) => ({
+      lot,
+      widthMm: 4,
+      thicknessMm,
+      leftMm,
+      place: "drawer 2",
+      expires: null,
+    });
+    const at = (rolls: Parameters<typeof kitOf>[2]) => kitOf(tools, stock, rolls)[0]!.at;
+    expect(at([roll("R1", 9000), roll("R2", 400), roll("R3", 300)])).toBe("R2, drawer 2: 0.40 m");
+    expect(at([roll("R3", 300), roll("R4", 200)])).toBe("R4, drawer 2: 0.20 m; R3, drawer 2: 0.30 m: no roll has it all in one");
+    expect(at([roll("R5", 9000, 0.3)])).toBe("no roll of this width and thickness is counted here");
+    expect(at([])).toMatch(/no roll/);
+    expect(at(undefined)).toBeUndefined();
+  });
   it("a substitute counts only if it is there, with what to mind", () => {
     const row = kit("pellow-lune-13").find((r) => r.name === "6-lobe T3")!;
     expect(row).toMatchObject({ state: "substitute" });

@@ -100,7 +100,9 @@ export function Bench({
   );
   // What breaks first stands first, then by promise.
   const byPromise = (a: JobCard, b: JobCard) =>
-    Number(edgeNote(b, nowMs).bad) - Number(edgeNote(a, nowMs).bad) || (a.promiseAt ?? "9").localeCompare(b.promiseAt ?? "9");
+    Number(b.first) - Number(a.first) ||
+    Number(edgeNote(b, nowMs).bad) - Number(edgeNote(a, nowMs).bad) ||
+    (a.promiseAt ?? "9").localeCompare(b.promiseAt ?? "9");
   const ready = shown.filter((c) => c.shelf === "ready").sort((a, b) => Number(b.open) - Number(a.open) || byPromise(a, b));
   const first = ready[0] ?? [...shown].sort(byPromise)[0];
   const openOne = atHand(cards);

@@ -20,6 +20,7 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
     call: hoursText([[hours.deliveryAtMin, hours.deliveryAtMin]]).split("-")[0]!,
     callDays: hours.deliveryDays.map((d) => short[d]).join(" "),
     holidays: hours.holidays.join(", "),
+    evenings: hours.evenings.map((e) => `${e.day} ${hoursText([[0, e.untilMin]]).split("-")[1]}`).join(", "),
     benches: String(hours.benches),
     dwell: String(hours.glassDwellMin / 60),
     wrong: String(Math.round(hours.wrongChance * 100)),
@@ -35,6 +36,13 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
     if (handover?.length !== 1) return no(`Hand-over: "${f.handover}" cannot be read. Write 10:00-17:00.`);
     const call = /^\s*(\d{1,2})(?:[:.](\d{2}))?\s*$/.exec(f.call);
     if (!call) return no(`The carrier's call: "${f.call}" is no time.`);
+    const evenings = f.evenings
+      .split(/[,;]/)
+      .map((t) => t.trim())
+      .filter(Boolean)
+      .map((t) => ({ t, m: /^(\d{4}-\d{2}-\d{2})\s+(?:until\s+)?(\d{1,2})(?:[:.](\d{2}))?$/.exec(t) }));
+    const odd = evenings.find((e) => !e.m);
+    if (odd) return no(`Longer evenings: "${odd.t}" cannot be read. Write 2026-12-02 21:00.`);
     const days = f.callDays.split(/[\s,]+/).filter(Boolean);
     const unknown = days.find((d) => !short.some((s) => d.toLowerCase().startsWith(s.toLowerCase())));
     if (unknown) return no(`The carrier's days: "${unknown}" is no weekday.`);
@@ -46,6 +54,7 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
       deliveryAtMin: Number(call[1]) * 60 + Number(call[2] ?? 0),
       deliveryDays: short.flatMap((s, i) => (days.some((d) => d.toLowerCase().startsWith(s.toLowerCase())) ? [i] : [])),
       holidays: f.holidays.split(/[\s,]+/).filter(Boolean),
+      evenings: evenings.map(({ m }) => ({ day: m![1]!, untilMin: Number(m![2]) * 60 + Number(m![3] ?? 0) })),
       benches,
       glassDwellMin: Math.round(dwell! * 60),
       wrongChance: wrong! / 100,
@@ -99,6 +108,7 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
           />
         </label>
       </div>
+      {field("evenings", "Longer evenings, as 2026-12-02 21:00", 2400)}
       {field("holidays", "Holidays, as 2026-12-25, 2026-12-26", 1200)}
       <SaidBox said={said} />
       <button type="submit" className="btn self-start">

@@ -7,6 +7,7 @@ import type { OtherSeller, Promised } from "@/wire/promise";
 import { Mark } from "../draw/Mark";
 import { Rescues } from "./Rescues";
 import { dueWords } from "./shelf";
+import { TakeRescue } from "./TakeRescue";
 
 /** Over these a promise is watched, and acted on today (adj). */
 const WATCH = 0.2;
@@ -57,6 +58,19 @@ export function Promises({
             </div>
           </li>
         ))}
+        {cards
+          .filter((c) => c.first && !c.closed && !late.some((x) => x.c.id === c.id))
+          .map((c) => (
+            <li key={`first ${c.id}`}>
+              <Mark kind="look" size={20} label="taken first" />
+              <div className="flex flex-wrap items-center gap-2">
+                <Link className="link font-bold" href={`/jobs/${c.id}/${c.station}`} prefetch={false}>
+                  {c.number}
+                </Link>
+                is taken first. <TakeRescue job={c.id} way="inTurn" />
+              </div>
+            </li>
+          ))}
         {open.map(({ c, p }) => (
           <li key={c.id}>
             <span className="open-sq mt-1" role="img" aria-label="no promise" />

@@ -4,16 +4,15 @@ import type { JobCard } from "@/wire/jobCard";
 import type { OtherSeller, Promised, Rescue } from "@/wire/promise";
 import { PromiseAnew } from "./PromiseAnew";
 import { dayWords } from "./Promises";
+import { TakeRescue } from "./TakeRescue";
 
-/** What each way is called, and where it is taken: in Match, in the job's words, or at the bench. */
-const WAYS: Readonly<
-  Record<Rescue["id"], { words: (o: OtherSeller | undefined) => string; at: "match" | "words" | "bench" | null }>
-> = {
+/** What each way is called, and where a person has to look before it is taken: another order in Match, a call in the job's words. */
+const WAYS: Readonly<Record<Rescue["id"], { words: (o: OtherSeller | undefined) => string; at: "match" | "words" | null }>> = {
   asItIs: { words: () => "Leave it as it is", at: null },
   otherSeller: { words: (o) => `Order again at ${o?.seller ?? "another seller"}`, at: "match" },
-  firstInLine: { words: () => "Take it first", at: "bench" },
-  secondBench: { words: () => "A second pair of hands", at: "bench" },
-  evening: { words: () => "Stay until nine, three evenings", at: "bench" },
+  firstInLine: { words: () => "Take it first", at: null },
+  secondBench: { words: () => "A second pair of hands", at: null },
+  evening: { words: () => "Stay until nine, three evenings", at: null },
   call: { words: () => "Call, and promise anew", at: "words" },
 };
 
@@ -31,12 +30,16 @@ export function Rescues({
   currency: string;
   nowMs: number;
 }) {
-  const href = (at: "match" | "words" | "bench") =>
-    at === "match" ? `/jobs/${c.id}/match` : at === "words" ? `/jobs/${c.id}/${c.station}?words` : `/jobs/${c.id}/${c.station}`;
+  const href = (at: "match" | "words") => (at === "match" ? `/jobs/${c.id}/match` : `/jobs/${c.id}/${c.station}?words`);
   const best = p.rescues[0];
   return (
     <>
       {p.why.length > 0 && <span>Because {p.why.join("; ")}.</span>}
+      {c.first && (
+        <span className="flex flex-wrap items-center gap-2">
+          Taken before what was promised earlier. <TakeRescue job={c.id} way="inTurn" />
+        </span>
+      )}
       {best && (
         <details data-rescues={c.number}>
           <summary>
@@ -56,6 +59,7 @@ export function Rescues({
                   )}
                   , late {Math.round(r.late * 100)} in 100{r.id === "call" ? `, by ${dayWords(r.byMs, nowMs)}` : ""}
                 </span>
+                {(r.id === "firstInLine" || r.id === "evening" || r.id === "secondBench") && <TakeRescue job={c.id} way={r.id} />}
                 {r.id === "call" && <PromiseAnew job={c.id} ms={r.byMs} words={dayWords(r.byMs, nowMs)} />}
                 <span className="mono">{(r.costMinor / 100).toFixed(2)}</span>
               </p>

@@ -119,7 +119,7 @@ export function PlanStation() {
       <section>
         <h2 className="sec">Fetch</h2>
         <ul className="flex flex-wrap gap-2 pt-1 text-[16px]">
-          {kitOf(plan.tools, reference.tools).map((t) => (
+          {kitOf(plan.tools, reference.tools, reference.rolls).map((t) => (
             <li
               key={t.name}
               data-kit={t.state}
@@ -127,6 +127,7 @@ export function PlanStation() {
             >
               {t.words}
               {t.state === "missing" && <b> to fetch</b>}
+              {t.at && <span className="block text-[14px] text-ink-2">{t.at}</span>}
               {t.by && <span className="block text-[14px] text-ink-2">not here: {t.by}</span>}
             </li>
           ))}

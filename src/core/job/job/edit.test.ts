@@ -54,6 +54,16 @@ describe("a job put off, closed, opened again", () => {
     expect(b.state.putOff).toBeNull();
     expect(b.state.closedClock).not.toBeNull();
   });
+  it("is taken first once, and stands in its turn again once; the promise stays", () => {
+    const b = fresh();
+    const { promiseAt } = b.state.job!;
+    expect(b.why("job.tookFirst", { first: false })).toBe("It was not taken first.");
+    b.do("job.tookFirst", { first: true });
+    expect(b.state.job).toMatchObject({ first: true, promiseAt });
+    expect(b.why("job.tookFirst", { first: true })).toBe("It is taken first already.");
+    b.do("job.tookFirst", { first: false });
+    expect(b.state.job).not.toHaveProperty("first");
+  });
   it("goes on when it is opened again, and says why; what was handed over is no longer", () => {
     const b = fresh();
     expect(b.why("job.reopened", { why: "flickers" })).toBe("This job is open.");

@@ -34,6 +34,8 @@ export const jobPayloads = {
   /** A closed job goes on. */
   "job.reopened": z.strictObject({ why: text(400) }),
   "job.promised": z.strictObject({ promiseAt: z.iso.datetime().nullable() }),
+  /** Taken before what was promised earlier, or no longer. */
+  "job.tookFirst": z.strictObject({ first: z.boolean() }),
   "job.noted": z.strictObject({
     text: text(2000),
     photo: photo.optional(),

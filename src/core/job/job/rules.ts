@@ -53,6 +53,17 @@ export const jobRules = {
       if (s.job) s.job = { ...s.job, promiseAt: p.promiseAt };
     },
   },
+  "job.tookFirst": {
+    name: "a place in the queue",
+    on: "desk",
+    may: (p, { s }) =>
+      (s.job?.first ?? false) === p.first ? no("job", p.first ? "It is taken first already." : "It was not taken first.") : null,
+    apply: (s, { first }) => {
+      if (!s.job) return;
+      const { first: _, ...rest } = s.job;
+      s.job = first ? { ...rest, first } : rest;
+    },
+  },
   "job.edited": {
     name: "the job's words put right",
     on: "desk",
