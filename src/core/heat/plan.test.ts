@@ -1,7 +1,8 @@
+import { builds } from "@tests/bench";
 import { POCKET, parts, reference } from "@tests/heatLids";
 import { referenceRun } from "@tests/heatReference";
 import { describe, expect, it } from "vitest";
-import { type Act, type CoverKind, lidModel, planHeat } from ".";
+import { type Act, type CoverKind, ceilingsOf, lidModel, planHeat, planHeatSteps } from ".";
 
 describe("a plan of warming", () => {
   const strips = [{ id: "bottom", edge: "bottom", xMm: 9, yMm: 105, widthMm: 150, heightMm: 6 }] as never;
@@ -48,6 +49,24 @@ describe("a plan of warming", () => {
     for (const [k, t] of r.t.entries())
       if (t > from && t <= to) expect(r.tapes.bottom!.q10[k]!, `soft at ${t} s`).toBeGreaterThan(o.softC - 0.7);
   });
+  it("where the quickest does not hold on finer cells a slower one is tried: a mat over pull tabs under PC-ABS", () => {
+    const build = builds["ostrel-kestrel-14"]!;
+    const tapes = build.tapes.map((t) => t.id);
+    const cover = "pcabs" as const;
+    const m = lidModel(build, { cover });
+    const ceilings = ceilingsOf(build, tapes, { thrownAway: false, packInZone: false, cover });
+    const ceilingsC = Object.fromEntries(ceilings.map((c) => [c.thing, c.maxC]));
+    const means = { by: "mat" as const, setC: [55, 58, 60], widthMm: 330, heightMm: 220 };
+    const seen: number[] = [];
+    const steps = planHeatSteps(m, { softC: build.tapes[0]!.heat?.releaseC[0] ?? 50, ceilingsC, means });
+    let r = steps.next();
+    for (; !r.done; r = steps.next()) if (r.value.stage === "verify") seen.push(r.value.bestS!);
+    if (!r.value.ok) throw new Error(JSON.stringify(r.value.misses));
+    // The quicker ones came first, and did not hold.
+    expect(seen.length).toBeGreaterThan(1);
+    expect(Math.max(...seen)).toBe(seen.at(-1));
+    for (const [k, [, hot]] of Object.entries(r.value.peaksC)) expect(hot, k).toBeLessThanOrEqual(ceilingsC[k] ?? 400);
+  }, 120_000);
   it("no window is said, with what is in the way and by how much, and the nearest try", () => {
     const p = planHeat(plastic, {
       softC: 60,

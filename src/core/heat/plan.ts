@@ -35,6 +35,8 @@ export function* planHeatSteps(m: LidModel, o: PlanHeatOptions): Generator<PlanP
   }
   const coarse = lidModel(m.inner.build, { ...m.inner.options, cellMm: COARSE_MM });
   const good: Tried[] = [];
+  /** Broken off for being slower than one found already: taken up where none of the quicker ones holds. */
+  const slower: Option[] = [];
   let nearest: Tried | null = null;
   let bestS = Number.POSITIVE_INFINITY;
   for (const [k, option] of options.entries()) {
@@ -42,11 +44,14 @@ export function* planHeatSteps(m: LidModel, o: PlanHeatOptions): Generator<PlanP
     if (!t.miss && t.passes.length === option.segments.length && t.totalS <= bestS) {
       good.push(t);
       bestS = t.totalS;
-    } else if (t.miss && (!nearest || closer(t.miss, nearest.miss!))) nearest = t;
+    } else if (t.totalS > bestS - 1e-9 || (t.miss?.what === "window" && Number.isFinite(bestS))) slower.push(option);
+    if (t.miss && (!nearest || closer(t.miss, nearest.miss!))) nearest = t;
     yield { looked: k + 1, of: options.length, bestS: Number.isFinite(bestS) ? bestS : null, stage: "search" };
   }
   // The quickest first; one that does not hold on finer cells gives way to the next.
-  for (const t of good.reverse()) {
+  for (const next of [...good.reverse(), ...slower]) {
+    const t = "segments" in next ? tryOption(coarse, face, next, o, Number.POSITIVE_INFINITY) : next;
+    if (t.miss || t.passes.length < t.option.segments.length) continue;
     yield { looked: options.length, of: options.length, bestS: t.totalS, stage: "verify" };
     const sure = verify(m, face, t, o);
     if (!sure.miss) {
