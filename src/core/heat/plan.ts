@@ -48,10 +48,19 @@ export function* planHeatSteps(m: LidModel, o: PlanHeatOptions): Generator<PlanP
     if (t.miss && (!nearest || closer(t.miss, nearest.miss!))) nearest = t;
     yield { looked: k + 1, of: options.length, bestS: Number.isFinite(bestS) ? bestS : null, stage: "search" };
   }
-  // The quickest first; one that does not hold on finer cells gives way to the next.
-  for (const next of [...good.reverse(), ...slower]) {
-    const t = "segments" in next ? tryOption(coarse, face, next, o, Number.POSITIVE_INFINITY) : next;
-    if (t.miss || t.passes.length < t.option.segments.length) continue;
+  // The quickest first; one that does not hold on finer cells gives way to the next, and after those to what was broken off.
+  const waiting = good.reverse();
+  for (let k = 0; ; k++) {
+    if (k === waiting.length)
+      waiting.push(
+        ...slower
+          .splice(0)
+          .map((x) => tryOption(coarse, face, x, o, Number.POSITIVE_INFINITY))
+          .filter((t) => !t.miss && t.passes.length === t.option.segments.length)
+          .sort((a, b) => a.totalS - b.totalS),
+      );
+    const t = waiting[k];
+    if (!t) break;
     yield { looked: options.length, of: options.length, bestS: t.totalS, stage: "verify" };
     const sure = verify(m, face, t, o);
     if (!sure.miss) {
