@@ -12,10 +12,11 @@ import {
   msOf,
   openBreaches,
   openHazards,
+  openNow,
   panelReading,
   powerOf,
   type Snapshots,
-  screwsOpen,
+  stillAway,
   stockFromJob,
   stockNeeds,
 } from "@/core/job";
@@ -99,7 +100,7 @@ export function cardOf(
       : undefined;
   const lid = build?.kind === "build" ? build.data.lid : null;
   const left = progress?.steps.filter((x) => !x.done) ?? [];
-  const screws = screwsOpen(s);
+  const away = stillAway(view);
   return {
     id: jobId,
     number: s.job.number,
@@ -141,9 +142,9 @@ export function cardOf(
               ),
           }
         : null,
-    open: screws.out.length > 0 || Object.values(s.parts).some((p) => p !== "back") || s.subject === "out",
+    open: openNow(view),
     power: powerOf(view),
-    screwsOut: screws.out.length,
+    screwsOut: away.screws.length,
     heat: s.heat.on && `${HEAT_WORDS[s.heat.on.tool]} ${s.heat.on.setC} °C`,
     damage: s.triage.damage,
     buildId: build?.kind === "build" ? build.data.id : null,

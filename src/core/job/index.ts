@@ -55,6 +55,7 @@ export {
   type Snapshots,
   type SubjectPlace,
 } from "./state";
+export { openNow, stillAway } from "./stillAway";
 export { type StockNeed, stockFromJob, stockFromLog, stockNeeds } from "./stock/fromJob";
 export { STOCK_LOG } from "./stock/log";
 export { OWN_SHELF } from "./stock/ownShelf";

@@ -1,9 +1,10 @@
 import { adhesiveLeft, hasFilms, MENDED_WORDS } from "../build";
 import { counted, listed } from "../quantity";
 import { bareOf } from "./bench/films";
-import { buildOf, type JobView, passStatus, screwsOpen } from "./derived";
+import { buildOf, type JobView, passStatus } from "./derived";
 import { curing } from "./mended";
 import { powerOf } from "./power";
+import { stillAway } from "./stillAway";
 import { LOOK_WORDS, looksOpen } from "./swap/looks";
 
 export interface PauseCard {
@@ -20,14 +21,17 @@ export function pauseCard(v: JobView): PauseCard {
   const s = v.state;
   const b = buildOf(v);
   const iso = powerOf(v);
-  const { out, loose } = screwsOpen(s);
+  const away = stillAway(v);
+  const { screws: out, loose } = away;
   const groups = new Map<string, string[]>();
   for (const x of out) {
     const g = b?.groupOfScrew.get(x);
     const name = g?.name ?? "Screws";
     groups.set(name, [...(groups.get(name) ?? []), g?.screws.find((y) => y.id === x)?.where ?? x]);
   }
-  const parts = Object.entries(s.parts).filter(([, st]) => st !== "back");
+  const parts = Object.entries(s.parts).filter(
+    ([id]) => away.parts.includes(id) || (id === b?.subject.id && s.parts[id] !== "back"),
+  );
   const off = Object.entries(s.connectors).filter(([, st]) => st === "off");
   const some = (lines: string[], none: string) => (lines.length ? lines : [none]);
   return {

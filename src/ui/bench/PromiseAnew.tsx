@@ -11,7 +11,7 @@ export function PromiseAnew({ job, ms, words }: { job: string; ms: number; words
     <>
       <button
         type="button"
-        className="btn quiet"
+        className="btn quiet col-span-2 justify-self-start"
         disabled={busy}
         onClick={async () => {
           setBusy(true);

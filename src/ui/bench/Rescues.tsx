@@ -48,8 +48,8 @@ export function Rescues({
           {p.rescues.map((r) => {
             const { words, at } = WAYS[r.id];
             return (
-              <p key={r.id} data-rescue={r.id} className="flex items-baseline gap-2 text-[15px]">
-                <span className="grow">
+              <p key={r.id} data-rescue={r.id} className="grid grid-cols-[1fr_auto] items-baseline gap-x-2 pb-1 text-[15px]">
+                <span>
                   {at ? (
                     <Link className="link" href={href(at)} prefetch={false}>
                       {words(other)}
@@ -59,9 +59,9 @@ export function Rescues({
                   )}
                   , late {Math.round(r.late * 100)} in 100{r.id === "call" ? `, by ${dayWords(r.byMs, nowMs)}` : ""}
                 </span>
+                <span className="mono">{(r.costMinor / 100).toFixed(2)}</span>
                 {(r.id === "firstInLine" || r.id === "evening" || r.id === "secondBench") && <TakeRescue job={c.id} way={r.id} />}
                 {r.id === "call" && <PromiseAnew job={c.id} ms={r.byMs} words={dayWords(r.byMs, nowMs)} />}
-                <span className="mono">{(r.costMinor / 100).toFixed(2)}</span>
               </p>
             );
           })}

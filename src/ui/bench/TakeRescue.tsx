@@ -39,7 +39,7 @@ export function TakeRescue({ job, way }: { job: string; way: keyof typeof WORDS 
   };
   return (
     <>
-      <button type="button" className="btn quiet" disabled={busy} onClick={() => void take()}>
+      <button type="button" className="btn quiet col-span-2 justify-self-start" disabled={busy} onClick={() => void take()}>
         {WORDS[way]}
       </button>
       {said && (

@@ -1,5 +1,6 @@
 "use client";
 import { useMemo } from "react";
+import { comesBack } from "@/core/build";
 import { type CauseTable, rankCauses, type Seen, seenBy } from "@/core/causes";
 import { buildOf, feedsOf, looseSeenGood } from "@/core/job";
 import type { Check, Pass } from "@/core/proof";
@@ -27,7 +28,7 @@ function useCauses(check: Check) {
     const ways = Object.keys(s.touches).flatMap((id) => reachLead(view, id) ?? []);
     const farthest = ways.length ? Math.max(...ways.map((w) => w.minutes)) : null;
     const covered = b?.build.parts.some((p) => p.role === "bezel" || p.role === "baseCover")
-      ? !b.build.parts.some((p) => (p.role === "bezel" || p.role === "baseCover") && s.parts[p.id] === "out")
+      ? !b.build.parts.some((p) => (p.role === "bezel" || p.role === "baseCover") && s.parts[p.id] === "out" && comesBack(p))
       : true;
     const ask = {
       feeds: feedsOf(view),

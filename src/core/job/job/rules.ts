@@ -1,33 +1,23 @@
-import { comesBack, screwsComeBack } from "../../build";
 import { counted, listed } from "../../quantity";
 import { type Answer, no } from "../answer";
 import { placeOf } from "../clock";
 import { mayHandOver } from "../close/handOver";
-import { buildOf, type JobView, screwsOpen } from "../derived";
+import { buildOf, type JobView } from "../derived";
 import type { RulesOf } from "../rule";
+import { stillAway } from "../stillAway";
 import type { jobPayloads } from "./payloads";
 
 /** A job is not closed over an open machine, whatever its outcome. */
 function leftOpen(v: JobView): Answer {
   const s = v.state;
   const b = buildOf(v);
-  const { loose, ...open } = screwsOpen(s);
-  // What broke by coming out has no way back, nor have the screws that held it.
-  const returns = (id: string) => {
-    const g = b?.groupOfScrew.get(id);
-    return !b || !g || screwsComeBack(b.build, g);
-  };
-  const out = open.out.filter(returns);
-  const parts = Object.keys(s.parts).filter((p) => {
-    const part = b?.part.get(p);
-    return s.parts[p] !== "back" && (!part || comesBack(part));
-  });
+  const { screws: out, loose, parts } = stillAway(v);
   const cables = Object.keys(s.connectors).filter((c) => s.connectors[c] === "off");
   const left = [
     out.length ? `${counted(out.length, "screw")} out` : "",
     loose.length ? `${counted(loose.length, "screw")} loosened` : "",
     s.subject === "out" ? "the panel out" : "",
-    ...parts.filter((p) => p !== b?.subject.id).map((p) => `${b?.part.get(p)?.name.toLowerCase() ?? p} off`),
+    ...parts.map((p) => `${b?.part.get(p)?.name.toLowerCase() ?? p} off`),
     ...cables.map((c) => `${b?.connector.get(c)?.name.toLowerCase() ?? c} off`),
   ].filter(Boolean);
   return left.length ? no("job", `The machine is open: ${listed(left)}.`) : null;

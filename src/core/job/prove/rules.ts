@@ -1,3 +1,4 @@
+import { comesBack } from "../../build";
 import { listed } from "../../quantity";
 import { no } from "../answer";
 import { placeOf } from "../clock";
@@ -27,7 +28,9 @@ export const proveRules = {
         if (!p.note) return no("prove", "Say why it is left for later.");
       }
       if (p.pass === "open") return null;
-      const away = b.build.parts.filter((x) => (x.role === "bezel" || x.role === "baseCover") && s.parts[x.id] === "out");
+      const away = b.build.parts.filter(
+        (x) => (x.role === "bezel" || x.role === "baseCover") && s.parts[x.id] === "out" && comesBack(x),
+      );
       if (away.length)
         return no("prove", `The closed pass comes after closing up: ${listed(away.map((x) => x.name.toLowerCase()))} still off.`);
       return passStatus(v, "open").complete ? null : no("prove", "The open pass is not complete.");
