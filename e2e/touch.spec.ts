@@ -1,6 +1,8 @@
 import { writeFileSync } from "node:fs";
-import { judgeTouch, readDotCode, readTouchCode } from "@/core/proof";
+import { judgeTouch, readDotCode, readTouchCode, tilesOf } from "@/core/proof";
+import { closeUpPhoto } from "../tests/closeUpPhoto";
 import { expect, test } from "./bench";
+import { png } from "./png";
 
 /** A finger over the glass: one sample a cell, but for a band across that gives nothing. */
 const draw = (page: import("@playwright/test").Page, dead: [number, number] | null) => drawOn(page, "main", dead);
@@ -183,7 +185,8 @@ test("ruled lines, sides and fingers: the best of each counts, the code is longe
 test("dots marked on the machine come back as a code, and are taken over at the bench with their kinds", async ({
   bench,
   page,
-}) => {
+}, info) => {
+  test.setTimeout(120_000);
   await page.goto(`${bench.url}/pattern/touch?w=309&h=174&dots`);
   const main = page.locator("main");
   await expect(main).toHaveAttribute("data-pattern", "black");
@@ -217,4 +220,32 @@ test("dots marked on the machine come back as a code, and are taken over at the 
   await expect(faults.getByRole("status")).toContainText(/sub-pixel fault at \d+(\.\d)?, \d+(\.\d)? mm/);
   await faults.getByRole("button", { name: "Take 1 dot" }).click();
   await expect(faults.getByRole("listitem").filter({ hasText: "sub-pixel fault" })).toContainText("1");
+
+  // A close-up of the first sixth: what stands out is suggested, and counts only once somebody says so.
+  const tile = tilesOf(1920, 1080)[0]!;
+  const { photo } = closeUpPhoto({
+    tile,
+    screen: [1, 1, 1],
+    stuck: [{ x: 201, y: 302, lit: false, subs: ["R", "G", "B"] }],
+    pxPerPx: 3.2,
+    seed: 4,
+    fine: 6,
+    straight: true,
+  });
+  const file = info.outputPath("close-up.png");
+  writeFileSync(file, png(photo));
+  await faults.getByText("Close-ups suggest dots, a sixth at a time").click();
+  const close = faults.getByRole("group", { name: "Close-up", exact: true });
+  await close.getByLabel("Close-up").setInputFiles(file);
+  await close.getByRole("button", { name: "Look for dots" }).click();
+  await expect(close.getByRole("status").last()).toContainText(/1 to look at, 3\.\d photo pixels/, { timeout: 60_000 });
+  await close.getByRole("button", { name: "Seen: count it" }).click();
+  await expect(
+    faults
+      .getByRole("listitem")
+      .filter({ hasText: /^.*dark dot/ })
+      .last(),
+  ).toContainText("1");
+  const last = (await bench.events(id)).at(-1)!;
+  expect(last).toMatchObject({ type: "prove.faultTapped", payload: { class: "dark" } });
 });

@@ -1,4 +1,5 @@
 import {
+  closeUpDots,
   type EvennessAsk,
   type EvennessSaid,
   measureEvenness,
@@ -35,6 +36,8 @@ self.onmessage = async ({ data }: MessageEvent<EvennessAsk>) => {
         confidence: c?.confidence ?? 0,
       });
     }
+    if (data.kind === "closeUp")
+      return say({ kind: "closeUp", said: closeUpDots(await decoded(data.file), data.corners, data.tile) });
     const photos: Photo[] = [];
     for (const [i, f] of data.shots.entries()) {
       say({ kind: "progress", words: `Reading photo ${i + 1} of ${data.shots.length}` });

@@ -100,7 +100,11 @@ describe("a whole lid is compared by what a lid is", () => {
   });
   it("the build knows which leads the old lid has where its record is silent", () => {
     const old = withFacts("OLD-LID", { lidLeads: undefined });
-    const row = of(compared({ lidLeads: [{ serves: "picture", plug: "flat, 30 wide", lengthMm: 96 }] }, old), "lidLeads");
+    const leads = [
+      { serves: "picture" as const, plug: "flat, 30 wide", lengthMm: 96 },
+      { serves: "camera" as const, plug: "flat, 8 wide", lengthMm: 60 },
+    ];
+    const row = of(compared({ lidLeads: leads }, old), "lidLeads");
     expect(row.old.text).toContain("lid sensor");
     expect(row).toMatchObject({ verdict: "change", words: "lid sensor lead is missing" });
   });

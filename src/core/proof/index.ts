@@ -1,5 +1,6 @@
 export { type Check, type Disturbed, type Pass, requiredChecks } from "./checks";
 export { CheckTable, EARLIER_CHECKS, SHIPPED_CHECKS } from "./checkTable";
+export { type CloseUp, CROSS_INSET, closeUpDots, type DotCandidate, type Tile, tilesOf } from "./closeUp";
 export {
   DOT_SCREENS,
   type DotMark,

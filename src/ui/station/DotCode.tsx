@@ -4,6 +4,7 @@ import { candidateOf } from "@/core/job";
 import { clusters, FAULT_CLASS_WORDS, type FaultClass, readDotCode, type SeenDot } from "@/core/proof";
 import { counted } from "@/core/quantity";
 import { useBench } from "../job/context";
+import { CloseUps } from "./CloseUps";
 
 /** Taps on a drawing are no finer than this, mm: two within it may lie within five pixels. */
 const NEAR_MM = 2;
@@ -83,6 +84,7 @@ export function DotCode({ onFault }: { onFault: (cls: FaultClass, xMm: number, y
             .join("; ")}
         </p>
       )}
+      <CloseUps at={at} onFault={onFault} />
       {close.map((g) => (
         <p key={`${g[0]!.x} ${g[0]!.y}`} className="flex flex-wrap items-center gap-2">
           <span>

@@ -1,3 +1,4 @@
+import type { CloseUp, Tile } from "../closeUp";
 import type { Evenness } from "./measure";
 
 /** One look at the lit panel: its photo, the same with the pattern black where there is one, its corners where a person put them. */
@@ -10,6 +11,8 @@ export interface EvennessShot {
 /** What the worker is asked: where the corners of one photo are, or how even the light is on all. */
 export type EvennessAsk =
   | { kind: "suggest"; file: Blob }
+  /** Dots on a close-up of one sixth, its crosses put by hand. */
+  | { kind: "closeUp"; file: Blob; corners: [number, number][]; tile: Tile }
   | {
       kind: "measure";
       shots: EvennessShot[];
@@ -20,5 +23,6 @@ export type EvennessAsk =
 export type EvennessSaid =
   | { kind: "progress"; words: string }
   | { kind: "suggested"; widthPx: number; heightPx: number; corners: [number, number][] | null; confidence: number }
+  | { kind: "closeUp"; said: CloseUp }
   | { kind: "measured"; said: Evenness; response: number | null }
   | { kind: "wrong"; words: string };

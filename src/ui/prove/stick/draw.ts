@@ -1,4 +1,4 @@
-import type { DotMark, guidesOf, touchCoverage } from "@/core/proof/touchTest";
+import { CROSS_INSET, type DotMark, type guidesOf, type Tile, type touchCoverage } from "@/core/proof/touchTest";
 
 const NS = "http://www.w3.org/2000/svg";
 const shape = (tag: string, props: Record<string, string | number>): SVGElement => {
@@ -58,8 +58,26 @@ export function drawGuides(
 const BAND = 0.2;
 const PASS_MS = 5000;
 
+/** Four crosses at the corners of a sixth: a close-up is laid straight by them. Their middles are what is marked in the photo. */
+const crossesOf = (tile: Tile, dpr: number, ink: string): SVGElement[] =>
+  [tile.x + CROSS_INSET, tile.x + tile.w - CROSS_INSET].flatMap((x) =>
+    [tile.y + CROSS_INSET, tile.y + tile.h - CROSS_INSET].flatMap((y) => {
+      const [cx, cy] = [x / dpr, y / dpr];
+      const line = (x1: number, y1: number, x2: number, y2: number) =>
+        shape("line", { x1, y1, x2, y2, stroke: ink, "stroke-width": 2, "data-cross": "" });
+      return [line(cx - 14, cy, cx + 14, cy), line(cx, cy - 14, cx, cy + 14)];
+    }),
+  );
+
 /** Rings round the dots of this screen, and two bars at the rim that lead the eye along: nothing lies over the pixels. */
-export function drawMarks(svg: SVGSVGElement, dots: readonly DotMark[], screen: string, dpr: number, t: number): void {
+export function drawMarks(
+  svg: SVGSVGElement,
+  dots: readonly DotMark[],
+  screen: string,
+  dpr: number,
+  t: number,
+  tile: Tile | null,
+): void {
   const [w, h] = [svg.clientWidth || innerWidth, svg.clientHeight || innerHeight];
   svg.setAttribute("viewBox", `0 0 ${w} ${h}`);
   const here = dots.filter((d) => d.screen === screen);
@@ -67,6 +85,7 @@ export function drawMarks(svg: SVGSVGElement, dots: readonly DotMark[], screen: 
   const ink = screen === "white" || screen === "green" || screen === "grey" ? "#101814" : "#F4F6F0";
   const x = -BAND * w + ((t % PASS_MS) / PASS_MS) * (1 + BAND) * w;
   svg.replaceChildren(
+    ...(tile ? crossesOf(tile, dpr, ink) : []),
     ...[0, h - 4].map((y) => shape("rect", { x, y, width: BAND * w, height: 4, fill: ink, "fill-opacity": 0.55 })),
     ...here.flatMap((d) => [
       shape("circle", { cx: d.x / dpr, cy: d.y / dpr, r: 14, fill: "none", stroke: ink, "stroke-width": 2 }),

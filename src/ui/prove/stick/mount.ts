@@ -13,6 +13,7 @@ import {
   stripesIn,
   strokeFigures,
   type TouchSample,
+  tilesOf,
   touchCode,
   touchCoverage,
 } from "@/core/proof/touchTest";
@@ -67,6 +68,8 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
   if (o.start ? !own(o.start) : o.file) k = { ...k, stage: o.start ?? "" };
   let samples: TouchSample[] = samplesOf(k.cells, w, h);
   let at = 0;
+  /** The sixth whose crosses are shown for a close-up, from 1; 0 = none. */
+  let sixth = 0;
   const fingers = new Map<number, { samples: TouchSample[]; upS: number | null }>();
   const canvas = make("canvas", { role: "img" });
   const marks = document.createElementNS("http://www.w3.org/2000/svg", "svg");
@@ -98,7 +101,7 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     const p = shown();
     paintPattern(g, pw, ph, p.id, t);
     canvas.setAttribute("aria-label", `Pattern: ${p.name}`);
-    if (k.stage === "dots") drawMarks(marks, k.dots, p.id, dpr, t);
+    if (k.stage === "dots") drawMarks(marks, k.dots, p.id, dpr, t, tilesOf(pw, ph)[sixth - 1] ?? null);
     if (p.id === "bar" || k.stage === "dots") frame = requestAnimationFrame(paint);
   };
   const codes = (): string[] => {
@@ -128,7 +131,12 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     marks.removeAttribute("aria-label");
     if (k.stage === "draw") drawCells(marks, c);
     if (k.stage === "lines") drawGuides(marks, guidesOf(w, h), w, h, k.tried?.worst ?? {});
-    const { words, facts: small } = sayOf(k, { share: c.share, missed: c.missed.length }, [w, h], shown().name);
+    const { words, facts: small } = sayOf(
+      k,
+      { share: c.share, missed: c.missed.length },
+      [w, h],
+      `${shown().name}${sixth ? `, sixth ${sixth} of 6` : ""}`,
+    );
     say.hidden = k.stage === "";
     said.textContent = words;
     if (k.stage === "done") {
@@ -149,7 +157,14 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     };
     keys.replaceChildren(
       ...(k.stage === "dots"
-        ? [press("Next screen", () => go(1)), press("Words out of the way", () => say.toggleAttribute("data-up"))]
+        ? [
+            press("Next screen", () => go(1)),
+            press("Words out of the way", () => say.toggleAttribute("data-up")),
+            press("Crosses for a close-up", () => {
+              sixth = (sixth + 1) % 7;
+              draw();
+            }),
+          ]
         : []),
       ...GO.filter(([from, to]) => from === k.stage && !(to === "watch" && k.stage === "done" && k.cells.length === 0)).map(
         ([, to, words]) => press(words, () => to_(to)),
