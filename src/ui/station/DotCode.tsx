@@ -3,6 +3,7 @@ import { useState } from "react";
 import { candidateOf } from "@/core/job";
 import { clusters, FAULT_CLASS_WORDS, type FaultClass, readDotCode, type SeenDot } from "@/core/proof";
 import { counted } from "@/core/quantity";
+import { CodeField } from "../controls/CodeField";
 import { useBench } from "../job/context";
 import { CloseUps } from "./CloseUps";
 
@@ -57,26 +58,20 @@ export function DotCode({ onFault }: { onFault: (cls: FaultClass, xMm: number, y
         , or D in the pattern file. Black, red, green and blue show every sub-pixel fault.
       </p>
       <div className="flex flex-wrap items-end gap-2">
-        <label className="field grow">
-          <span>Code of the dots</span>
-          <input
-            className="mono"
-            value={code}
-            maxLength={90}
-            autoComplete="off"
-            spellCheck={false}
-            placeholder="D-XXXXX-X"
-            aria-invalid={read?.ok === false}
-            onChange={(e) => setCode(e.target.value)}
-          />
-        </label>
+        <CodeField
+          label="Code of the dots"
+          value={code}
+          max={90}
+          like="D-XXXXX-X"
+          problem={read?.ok === false ? read.problem : null}
+          onText={setCode}
+        />
         {read?.ok && (
           <button type="button" className="btn" onClick={() => take(read.dots)}>
             {read.dots.length ? `Take ${counted(read.dots.length, "dot")}` : "No dot seen"}
           </button>
         )}
       </div>
-      {read?.ok === false && <span className="wrong">{read.problem}</span>}
       {read?.ok && read.dots.length > 0 && (
         <p className="q" role="status">
           {read.dots

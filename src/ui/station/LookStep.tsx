@@ -14,7 +14,8 @@ export function LookStep() {
   if (!step) return null;
   const seen = (as: "described" | "otherwise") =>
     log.record({ type: "open.looked", payload: { of: step.target, as, words: as === "described" ? "" : words.trim() } });
-  setKeys({ space: () => seen("described"), enter: () => seen("described") });
+  // No Space and no pedal: a look is not answered by the habit of the hand.
+  setKeys({ keys: { y: () => seen("described") } });
   return (
     <>
       <Plate line1="As the build has it" line2={step.how} onAct={() => seen("described")} />
@@ -26,7 +27,8 @@ export function LookStep() {
         It is otherwise: noted
       </button>
       <p className="q">
-        A screw, lead or strip that the build does not have: tell it under Found something, so that the plan counts on it.
+        <kbd>Y</kbd> as the build has it; Space does nothing here. A screw, lead or strip that the build does not have: tell it
+        under Found something, so that the plan counts on it.
       </p>
     </>
   );

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { candidateOf } from "@/core/job";
 import { judgeTouch, readTouchCode } from "@/core/proof";
+import { CodeField } from "../controls/CodeField";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 
@@ -27,20 +28,14 @@ export function TouchCode({ onDone }: { onDone: (result: "pass" | "fail" | "uncl
         (T starts it): draw over the whole glass, ruled lines and fingers where there is time, then hands off. Thirty minutes
         without a tap say fewer than 6 an hour; inside the dwell they cost nothing.
       </p>
-      <label className="field">
-        <span>Code from the machine</span>
-        <input
-          className="mono"
-          value={code}
-          maxLength={30}
-          autoComplete="off"
-          spellCheck={false}
-          placeholder="XXXX-XXXX-XXXX-X"
-          aria-invalid={read?.ok === false}
-          onChange={(e) => setCode(e.target.value)}
-        />
-        {read?.ok === false && <span className="wrong">{read.problem}</span>}
-      </label>
+      <CodeField
+        label="Code from the machine"
+        value={code}
+        max={30}
+        like="XXXX-XXXX-XXXX-X"
+        problem={read?.ok === false ? read.problem : null}
+        onText={setCode}
+      />
       {judged && (
         <>
           <p role="status" className="flex items-start gap-3">
