@@ -141,11 +141,15 @@ export class Bench {
     await this.station(id, now.station);
     await expect(this.step).toHaveText(until);
   }
+  /** The key that does the step in hand: a look has one of its own. */
+  private async keyOfStep(): Promise<void> {
+    await this.key((await this.step.textContent())?.startsWith("Look at the ") ? "y" : "Space");
+  }
   /** Presses the plate's key at this station until the step's title matches; the job's other stations may wait. */
   async press(until: RegExp): Promise<void> {
     for (let i = 0; i < 60 && !until.test((await this.step.textContent()) ?? ""); i++) {
       const before = await this.page.locator("html").getAttribute("data-last");
-      await this.key("Space");
+      await this.keyOfStep();
       await expect(this.page.locator("html")).not.toHaveAttribute("data-last", before ?? "none");
     }
     await expect(this.step).toHaveText(until);
@@ -170,7 +174,7 @@ export class Bench {
       }
       if (until.test((await this.step.textContent()) ?? "")) return await this.settled();
       const before = await page.locator("html").getAttribute("data-last");
-      await this.key("Space");
+      await this.keyOfStep();
       await expect(page.locator("html"))
         .not.toHaveAttribute("data-last", before ?? "none", { timeout: 5000 })
         .catch(async () => {
