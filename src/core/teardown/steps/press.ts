@@ -1,3 +1,4 @@
+import { PRESS, pressEdges } from "../../tape";
 import type { StepRule } from "../step";
 
 declare module "./kinds" {
@@ -6,13 +7,20 @@ declare module "./kinds" {
   }
 }
 
+const capital = (words: string): string => (words[0] ?? "").toUpperCase() + words.slice(1);
+
 export const press = {
   station: "bond",
-  make: () => ({
-    title: "Press along every strip, 10 s each",
-    how: "Thumb on the frame, never on the glass. No heat: new tape needs clean, pressure, time.",
-    minutes: 1,
-  }),
+  make: ({ b }) => {
+    const edges = pressEdges(b.build).map(
+      (e, i, all) => `${e.edge} ${e.places} places${i && i === all.length - 1 ? " last" : ""}`,
+    );
+    return {
+      title: `Press along every strip, ${PRESS.holdS} s each place`,
+      how: `Cloth between, thumb on the frame, nothing on the lit area: ${PRESS.placeMm} mm at a time with about ${PRESS.forceN} N, near 1 kg, from one end to the other. ${capital(edges.join(", "))}. No heat: clean, pressure, time.`,
+      minutes: 1,
+    };
+  },
   done: (v) => v.s.bond.pressed,
   next: () => ({ type: "bond.pressed", payload: {} }),
   events: { "bond.pressed": () => "" },
