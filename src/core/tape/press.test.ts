@@ -21,8 +21,8 @@ describe("where a taped part is pressed", () => {
   });
   it("the worked strip: 172 mm take twelve fingertips of 15 mm; the pressure is that of the trade", () => {
     expect(pressEdges(builds["ostrel-kestrel-14"]!)).toEqual([
-      { edge: "left", places: 12 },
-      { edge: "right", places: 11 },
+      { edge: "left", places: 12, last: false },
+      { edge: "right", places: 11, last: false },
     ]);
     // 9 N on 6 by 15 mm is 0.10 MPa.
     expect(PRESS.forceN / (6 * PRESS.placeMm)).toBeCloseTo(0.1, 2);
@@ -37,6 +37,6 @@ describe("where a taped part is pressed", () => {
     expect(pressEdges(b).at(-1)!.edge).toBe("left");
     const made = makePlan(b);
     if (!made.ok) throw new Error(made.problem);
-    expect(made.plan.in.find((s) => s.kind === "press")!.how).toMatch(/15 mm at a time with about 9 N.*left \d+ places last/);
+    expect(made.plan.in.find((s) => s.kind === "press")!.how).toMatch(/15 mm at a time with about 9 N.*left \d+ places, last/);
   });
 });

@@ -8,6 +8,8 @@ export interface PressEdge {
   edge: (typeof EDGES)[number];
   /** Fingertips along its strips. */
   places: number;
+  /** The picture lead comes in here: pressed after all others. */
+  last: boolean;
 }
 
 /**
@@ -33,6 +35,8 @@ export function pressEdges(build: Build): PressEdge[] {
   const last = far && EDGES.reduce((a, e) => (far[e] < far[a] ? e : a));
   return EDGES.flatMap((edge) => {
     const own = strips.filter((s) => s.edge === edge);
-    return own.length ? [{ edge, places: own.reduce((n, s) => n + Math.ceil(s.mm / PRESS.placeMm), 0) }] : [];
-  }).sort((a, b) => Number(a.edge === last) - Number(b.edge === last));
+    return own.length
+      ? [{ edge, places: own.reduce((n, s) => n + Math.ceil(s.mm / PRESS.placeMm), 0), last: edge === last }]
+      : [];
+  }).sort((a, b) => Number(a.last) - Number(b.last));
 }
