@@ -12,9 +12,7 @@ const capital = (words: string): string => (words[0] ?? "").toUpperCase() + word
 export const press = {
   station: "bond",
   make: ({ b }) => {
-    const edges = pressEdges(b.build).map(
-      (e, i, all) => `${e.edge} ${e.places} places${i && i === all.length - 1 ? " last" : ""}`,
-    );
+    const edges = pressEdges(b.build).map((e) => `${e.edge} ${e.places} places${e.last ? ", last" : ""}`);
     return {
       title: `Press along every strip, ${PRESS.holdS} s each place`,
       how: `Cloth between, thumb on the frame, nothing on the lit area: ${PRESS.placeMm} mm at a time with about ${PRESS.forceN} N, near 1 kg, from one end to the other. ${capital(edges.join(", "))}. No heat: clean, pressure, time.`,
