@@ -143,6 +143,8 @@ export class Bench {
   }
   /** The key that does the step in hand: a look has one of its own. */
   private async keyOfStep(): Promise<void> {
+    // The act before may be recorded and its step not drawn yet: two frames, and the title is the one in hand.
+    await this.page.evaluate(() => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r))));
     await this.key((await this.step.textContent())?.startsWith("Look at the ") ? "y" : "Space");
   }
   /** Presses the plate's key at this station until the step's title matches; the job's other stations may wait. */
