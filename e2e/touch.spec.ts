@@ -75,6 +75,7 @@ test("a dead stripe and a ghost watch come back from the machine over a short co
 
   // Nobody says how large it is: a usual glass, and the whole of it answers.
   await page.goto(`${bench.url}/pattern/touch`);
+  await expect(main).toHaveAttribute("data-stage", "draw");
   await draw(page, null);
   await expect(main).toContainText("100 %");
 });
@@ -116,6 +117,7 @@ test("ruled lines, sides and fingers: the best of each counts, the code is longe
   page,
 }) => {
   await page.goto(`${bench.url}/pattern/touch?w=309&h=174`);
+  await expect(page.locator("main")).toHaveAttribute("data-stage", "draw");
   await draw(page, null);
   await page.getByRole("button", { name: "Next: ruled lines" }).click();
   const main = page.locator("main");
