@@ -14,7 +14,7 @@ export interface TouchJudged {
   /** What was found, in one line. */
   words: string;
   /** What is to do before it is settled; empty where it is. */
-  todo: string[];
+  again: string[];
 }
 
 const SIDE_NAMES = ["left", "right", "top", "bottom"] as const;
@@ -32,7 +32,7 @@ export function judgeTouch(r: TouchResult): TouchJudged {
   });
   const covered = r.coveredPerMille / 1000 >= COVERED && r.columns + r.rows === 0;
   const words = [`${(r.coveredPerMille / 10).toFixed(1)} % of the glass answers`];
-  const todo: string[] = [];
+  const again: string[] = [];
   let bad = !covered || watch.verdict === "over";
   if (r.columns + r.rows > 0)
     words.push(`dead: ${[r.columns && `${r.columns} columns`, r.rows && `${r.rows} rows`].filter(Boolean).join(", ")}`);
@@ -41,7 +41,7 @@ export function judgeTouch(r: TouchResult): TouchJudged {
     words.push(`${watch.events} ghost taps in ${durationWords(r.watchedS / 60)}: fewer than ${most} an hour (95 %)`);
   } else words.push("no ghost watch");
   if (watch.verdict === "watchLonger")
-    todo.push(`Watch ${durationWords((watch.needS - r.watchedS) / 60)} longer, if nothing more comes.`);
+    again.push(`Watch ${durationWords((watch.needS - r.watchedS) / 60)} longer, if nothing more comes.`);
   const l = r.lines;
   if (!l) words.push("lines and fingers not tried");
   else {
@@ -55,24 +55,24 @@ export function judgeTouch(r: TouchResult): TouchJudged {
     for (const [name, v, most] of drawn) {
       if (v === null || v <= most) continue;
       if (v > SURELY * most) bad = true;
-      else todo.push(`A line ${name} is off by ${v.toFixed(1)} mm, ${most} at most: again, slowly, along a ruler.`);
+      else again.push(`A line ${name} is off by ${v.toFixed(1)} mm, ${most} at most: again, slowly, along a ruler.`);
     }
     if (l.jitterMm !== null) {
       words.push(`a still finger moves ${l.jitterMm.toFixed(1)} mm`);
       if (l.jitterMm > SURELY * TOUCH_LIMITS.jitterMm) bad = true;
-      else if (l.jitterMm > TOUCH_LIMITS.jitterMm) todo.push("A still finger moves too much: again, on mains and on battery.");
+      else if (l.jitterMm > TOUCH_LIMITS.jitterMm) again.push("A still finger moves too much: again, on mains and on battery.");
     }
     if (l.ofFingers > 0) {
       words.push(`${l.fingers} of ${l.ofFingers} fingers at once`);
       if (l.fingers < l.ofFingers)
-        todo.push(`Only ${l.fingers} of ${l.ofFingers} fingers lay together for 2 s: once more, spread out.`);
+        again.push(`Only ${l.fingers} of ${l.ofFingers} fingers lay together for 2 s: once more, spread out.`);
     }
     const shut = SIDE_NAMES.filter((_, i) => !l.sides[i]);
     if (shut.length)
-      todo.push(
+      again.push(
         `Nothing came in from ${shut.join(", ")}: the system may take that edge for itself; try it in the firmware or a kiosk.`,
       );
-    if (l.slow) todo.push("Samples come late or with holes: close what else runs, then once more.");
+    if (l.slow) again.push("Samples come late or with holes: close what else runs, then once more.");
   }
-  return { verdict: bad ? "fail" : todo.length ? "unclear" : "pass", words: words.join("; "), todo };
+  return { verdict: bad ? "fail" : again.length ? "unclear" : "pass", words: words.join("; "), again };
 }

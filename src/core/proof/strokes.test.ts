@@ -131,7 +131,7 @@ describe("the longer code", () => {
 
 describe("what a touch test says", () => {
   it("passes what is within, says what was not tried, fails what is dead", () => {
-    expect(judgeTouch({ ...whole, lines })).toMatchObject({ verdict: "pass", todo: [] });
+    expect(judgeTouch({ ...whole, lines })).toMatchObject({ verdict: "pass", again: [] });
     expect(judgeTouch(whole).words).toContain("lines and fingers not tried");
     expect(judgeTouch(whole).verdict).toBe("pass");
     expect(judgeTouch({ ...whole, columns: 1 }).verdict).toBe("fail");
@@ -141,7 +141,7 @@ describe("what a touch test says", () => {
   it("a slip of the hand is asked for again, twice the limit is the glass", () => {
     const slip = judgeTouch({ ...whole, lines: { ...lines, insideMm: 2.1 } });
     expect(slip.verdict).toBe("unclear");
-    expect(slip.todo.join()).toMatch(/2\.1 mm, 1\.5 at most: again, slowly, along a ruler/);
+    expect(slip.again.join()).toMatch(/2\.1 mm, 1\.5 at most: again, slowly, along a ruler/);
     expect(judgeTouch({ ...whole, lines: { ...lines, insideMm: 3.4 } }).verdict).toBe("fail");
     expect(judgeTouch({ ...whole, lines: { ...lines, edgeMm: 2.4 } }).verdict).toBe("pass");
     expect(judgeTouch({ ...whole, lines: { ...lines, jitterMm: 1.2 } }).verdict).toBe("fail");
@@ -149,6 +149,6 @@ describe("what a touch test says", () => {
   it("a finger short, a side shut and late samples are things to do, never a verdict", () => {
     const r = judgeTouch({ ...whole, lines: { ...lines, fingers: 4, sides: [true, true, false, true], slow: true } });
     expect(r.verdict).toBe("unclear");
-    expect(r.todo.join("\n")).toMatch(/4 of 5 fingers[\s\S]*Nothing came in from top[\s\S]*Samples come late/);
+    expect(r.again.join("\n")).toMatch(/4 of 5 fingers[\s\S]*Nothing came in from top[\s\S]*Samples come late/);
   });
 });

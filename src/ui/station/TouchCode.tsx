@@ -42,9 +42,9 @@ export function TouchCode({ onDone }: { onDone: (result: "pass" | "fail" | "uncl
             <Mark kind={judged.verdict === "pass" ? "same" : judged.verdict === "fail" ? "stop" : "look"} size={26} />
             <b>{judged.words}.</b>
           </p>
-          {judged.todo.length > 0 && (
+          {judged.again.length > 0 && (
             <ul className="list-disc pl-6">
-              {judged.todo.map((t) => (
+              {judged.again.map((t) => (
                 <li key={t}>{t}</li>
               ))}
             </ul>

@@ -1,25 +1,18 @@
 import {
   DOT_SCREENS,
-  dotCode,
-  dotsOf,
   type Finger,
-  ghostWatch,
   guidesOf,
   heldFingers,
-  MOST_DOTS,
   PATTERNS,
   paintPattern,
-  SIDES,
-  stripesIn,
-  strokeFigures,
   type TouchSample,
   tilesOf,
-  touchCode,
   touchCoverage,
 } from "@/core/proof/touchTest";
 import { make, styled } from "./dom";
 import { drawCells, drawGuides, drawMarks } from "./draw";
-import { fresh, type Kept, keep, readKept, type Stage, samplesOf, untried } from "./state";
+import { codesOf, sampleAt, strokeEnded, touched } from "./record";
+import { fresh, GO, type Kept, keep, readKept, type Stage, samplesOf, TOUCHING, untried } from "./state";
 import { sayOf } from "./words";
 
 /** A 14-inch glass, where nobody says what it measures, mm. */
@@ -30,21 +23,6 @@ const ON_RING = 14;
 const HOLD_MS = 1000;
 /** Fingers asked for at most. */
 const FIVE = 5;
-
-const TOUCHING: readonly Stage[] = ["draw", "lines", "fingers"];
-const GO: readonly [Stage, Stage, string][] = [
-  ["draw", "lines", "Next: ruled lines"],
-  ["lines", "fingers", "Next: fingers"],
-  ["draw", "watch", "Hands off: watch for ghost taps"],
-  ["fingers", "watch", "Hands off: watch for ghost taps"],
-  ["lines", "watch", "Hands off: watch for ghost taps"],
-  ["draw", "done", "Done: show the code"],
-  ["lines", "done", "Done: show the code"],
-  ["fingers", "done", "Done: show the code"],
-  ["watch", "done", "Done: show the code"],
-  ["dots", "done", "Done: show the code"],
-  ["done", "watch", "Watch on"],
-];
 
 export interface StickOptions {
   widthMm?: number | undefined;
@@ -62,9 +40,7 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
   const [w, h] = [o.widthMm ?? USUAL.widthMm, o.heightMm ?? USUAL.heightMm];
   const key = `helvane-stick-${w}x${h}`;
   let k: Kept = readKept(key);
-  /** Something of the touch test was done; what was marked on patterns has a code of its own. */
-  const touched = () => k.cells.length > 0 || k.watchedS > 0 || k.tried !== null;
-  const own = (stage: Stage) => (stage === "dots" ? k.stage === "dots" || k.stage === "done" : k.stage !== "dots" && touched());
+  const own = (stage: Stage) => (stage === "dots" ? k.stage === "dots" || k.stage === "done" : k.stage !== "dots" && touched(k));
   if (o.start ? !own(o.start) : o.file) k = { ...k, stage: o.start ?? "" };
   let samples: TouchSample[] = samplesOf(k.cells, w, h);
   let at = 0;
@@ -90,36 +66,20 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     k.stage === "dots" ? PATTERNS.find((p) => p.id === DOT_SCREENS[at % DOT_SCREENS.length])! : PATTERNS[at % PATTERNS.length]!;
   const count = () => (k.stage === "dots" ? DOT_SCREENS.length : PATTERNS.length);
   const cover = () => touchCoverage({ widthMm: w, heightMm: h, samples });
+  const dpr = () => devicePixelRatio || 1;
+  const sizePx = (): [number, number] => [Math.round(root.clientWidth * dpr()), Math.round(root.clientHeight * dpr())];
   const paint = (t: number) => {
     cancelAnimationFrame(frame);
     if (k.stage !== "" && k.stage !== "dots") return;
-    const dpr = devicePixelRatio || 1;
-    const [pw, ph] = [Math.round(root.clientWidth * dpr), Math.round(root.clientHeight * dpr)];
+    const [pw, ph] = sizePx();
     const g = canvas.getContext("2d");
     if (!g || pw === 0) return;
     if (canvas.width !== pw || canvas.height !== ph) Object.assign(canvas, { width: pw, height: ph });
     const p = shown();
     paintPattern(g, pw, ph, p.id, t);
     canvas.setAttribute("aria-label", `Pattern: ${p.name}`);
-    if (k.stage === "dots") drawMarks(marks, k.dots, p.id, dpr, t, tilesOf(pw, ph)[sixth - 1] ?? null);
+    if (k.stage === "dots") drawMarks(marks, k.dots, p.id, dpr(), t, tilesOf(pw, ph)[sixth - 1] ?? null);
     if (p.id === "bar" || k.stage === "dots") frame = requestAnimationFrame(paint);
-  };
-  const codes = (): string[] => {
-    const dots = dotsOf(k.dots, canvas.width || 1920, canvas.height || 1080);
-    const ofDots = dots.length > MOST_DOTS ? `more than ${MOST_DOTS} dots` : dotCode(dots);
-    if (!touched()) return [ofDots];
-    const c = cover();
-    const lines = stripesIn(c);
-    const ofTouch = touchCode({
-      coveredPerMille: Math.floor(c.share * 1000 + 1e-9),
-      missed: c.missed.length,
-      columns: lines.columns.length,
-      rows: lines.rows.length,
-      watchedS: Math.floor(k.watchedS),
-      ghosts: ghostWatch({ watchedS: k.watchedS, taps: k.taps }).events,
-      ...(k.tried ? { lines: k.tried } : {}),
-    });
-    return k.dots.length ? [ofTouch, ofDots] : [ofTouch];
   };
   const draw = () => {
     const c = cover();
@@ -139,15 +99,21 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     );
     say.hidden = k.stage === "";
     said.textContent = words;
-    if (k.stage === "done") {
-      said.append(...codes().map((c) => make("b", { "data-code": "" }, c)));
-    }
+    if (k.stage === "done") said.append(...codesOf(k, c, sizePx()).map((c) => make("b", { "data-code": "" }, c)));
     facts.replaceChildren(...small.map((x) => make("li", {}, x)));
     facts.hidden = small.length === 0;
     const gone = new Set(c.missed.map(([i, j]) => j * c.nx + i));
     if (samples.length) k.cells = Array.from({ length: c.nx * c.ny }, (_, i) => i).filter((i) => !gone.has(i));
     keep(key, k);
     paint(performance.now());
+  };
+  /** A finger tells more often than a screen is drawn: once a frame is enough. */
+  let waits = 0;
+  const soon = () => {
+    waits ||= requestAnimationFrame(() => {
+      waits = 0;
+      draw();
+    });
   };
   const buttons = () => {
     const press = (words: string, act: () => void) => {
@@ -195,8 +161,7 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     hinted();
   };
   const anew = () => {
-    const stage: Stage =
-      k.stage === "dots" || (k.stage === "done" && k.dots.length > 0 && k.cells.length === 0) ? "dots" : "draw";
+    const stage: Stage = k.stage === "dots" || (k.stage === "done" && !touched(k)) ? "dots" : "draw";
     k = { ...fresh(), stage };
     samples = [];
     to_(stage);
@@ -207,47 +172,21 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     hinted();
   };
 
-  const sampleOf = (e: PointerEvent): TouchSample => {
-    const r = root.getBoundingClientRect();
-    return {
-      xMm: ((e.clientX - r.left) / r.width) * w,
-      yMm: ((e.clientY - r.top) / r.height) * h,
-      tS: e.timeStamp / 1000,
-      id: e.pointerId,
-    };
-  };
   const onButton = (e: Event) => !!(e.target as HTMLElement).closest?.("button,a");
   const took = (e: PointerEvent) => {
     const all = e.getCoalescedEvents?.() ?? [];
-    const news = (all.length ? all : [e]).map(sampleOf);
+    const news = (all.length ? all : [e]).map((x) => sampleAt(root, w, h, x));
     if (k.stage === "draw") samples.push(...news);
     else fingers.get(e.pointerId)?.samples.push(...news);
   };
   const mark = (e: MouseEvent) => {
-    const dpr = devicePixelRatio || 1;
     const r = root.getBoundingClientRect();
-    const [x, y] = [(e.clientX - r.left) * dpr, (e.clientY - r.top) * dpr];
+    const [x, y] = [(e.clientX - r.left) * dpr(), (e.clientY - r.top) * dpr()];
     const screen = DOT_SCREENS[at % DOT_SCREENS.length]!;
-    const on = k.dots.findIndex((d) => d.screen === screen && Math.hypot(d.x - x, d.y - y) < ON_RING * dpr);
+    const on = k.dots.findIndex((d) => d.screen === screen && Math.hypot(d.x - x, d.y - y) < ON_RING * dpr());
     k.dots = on >= 0 ? k.dots.filter((_, i) => i !== on) : [...k.dots, { x, y, screen }];
     draw();
     buttons();
-  };
-  /** A stroke ended: what it says of lines and sides. */
-  const ended = (f: { samples: TouchSample[] }) => {
-    const t = k.tried!;
-    const s = strokeFigures(f.samples, w, h);
-    if (s.guide) {
-      const before = t.worst[s.guide];
-      if (!before || s.worstMm < before.worstMm) t.worst[s.guide] = { worstMm: s.worstMm, rmsMm: s.rmsMm };
-      t.slow ||= s.intervalS > 0.017 || s.gapS > 0.06;
-    }
-    if (s.cameInFrom) t.sides = SIDES.map((x, i) => t.sides[i] || x === s.cameInFrom) as unknown as typeof t.sides;
-    const best = guidesOf(w, h).flatMap((g) => (t.worst[g.id] ? [{ ...t.worst[g.id]!, edge: g.edge }] : []));
-    const most = (v: number[]) => (v.length ? Math.max(...v) : null);
-    t.insideMm = most(best.filter((b) => !b.edge).map((b) => b.worstMm));
-    t.edgeMm = most(best.filter((b) => b.edge).map((b) => b.worstMm));
-    t.rmsMm = most(best.map((b) => b.rmsMm));
   };
   let held = false;
   let holding: ReturnType<typeof setTimeout> | undefined;
@@ -279,7 +218,7 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     (e) => {
       if (!TOUCHING.includes(k.stage) || e.pointerType !== "touch" || e.buttons === 0 || onButton(e)) return;
       took(e);
-      if (k.stage !== "fingers") draw();
+      if (k.stage === "draw") soon();
     },
     { signal },
   );
@@ -290,7 +229,7 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     if (!f) return;
     fingers.delete(e.pointerId);
     if (k.stage !== "lines") return;
-    ended(f);
+    strokeEnded(k.tried!, f.samples, w, h);
     draw();
   };
   for (const type of ["pointerup", "pointercancel"] as const) root.addEventListener(type, up, { signal });
@@ -353,6 +292,7 @@ export function mountStick(root: HTMLElement, o: StickOptions = {}): () => void 
     clearTimeout(hide);
     clearTimeout(holding);
     cancelAnimationFrame(frame);
+    cancelAnimationFrame(waits);
     root.replaceChildren();
     root.classList.remove("stick");
   };

@@ -4,6 +4,23 @@ import { type DotMark, type TouchLines, type TouchSample, touchCoverage } from "
 export const STAGES = ["", "dots", "draw", "lines", "fingers", "watch", "done"] as const;
 export type Stage = (typeof STAGES)[number];
 
+/** Stages in which a finger draws. */
+export const TOUCHING: readonly Stage[] = ["draw", "lines", "fingers"];
+/** From a stage to another, and what its button says. */
+export const GO: readonly [Stage, Stage, string][] = [
+  ["draw", "lines", "Next: ruled lines"],
+  ["lines", "fingers", "Next: fingers"],
+  ["draw", "watch", "Hands off: watch for ghost taps"],
+  ["fingers", "watch", "Hands off: watch for ghost taps"],
+  ["lines", "watch", "Hands off: watch for ghost taps"],
+  ["draw", "done", "Done: show the code"],
+  ["lines", "done", "Done: show the code"],
+  ["fingers", "done", "Done: show the code"],
+  ["watch", "done", "Done: show the code"],
+  ["dots", "done", "Done: show the code"],
+  ["done", "watch", "Watch on"],
+];
+
 /** Ruled lines and fingers so far; the best of each line counts, a slip of the hand is no fault of the glass. */
 export interface Tried extends TouchLines {
   worst: Record<string, { worstMm: number; rmsMm: number }>;
