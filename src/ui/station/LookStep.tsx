@@ -18,7 +18,13 @@ export function LookStep() {
   setKeys({ keys: { y: () => seen("described") } });
   return (
     <>
-      <Plate line1="As the build has it" line2={step.how} onAct={() => seen("described")} />
+      <p className="text-[20px] leading-[26px]">{step.how}</p>
+      <Plate
+        line1="Looked: as the build has it"
+        line2="Nothing else than the plan says. Press after looking, not before."
+        keyCap="Y"
+        onAct={() => seen("described")}
+      />
       <div className="field">
         <label htmlFor={field}>Otherwise: what is there</label>
         <textarea id={field} className="cell" rows={2} maxLength={300} value={words} onChange={(e) => setWords(e.target.value)} />
@@ -27,8 +33,8 @@ export function LookStep() {
         It is otherwise: noted
       </button>
       <p className="q">
-        <kbd>Y</kbd> as the build has it; Space does nothing here. A screw, lead or strip that the build does not have: tell it
-        under Found something, so that the plan counts on it.
+        Space and the pedal do nothing here. A screw, lead or strip that the build does not have: tell it under Found something,
+        so that the plan counts on it.
       </p>
     </>
   );
