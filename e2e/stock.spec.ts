@@ -88,6 +88,73 @@ test("an order for jobs and the shelf is placed as advised, arrives in two parce
   await expect(form).toContainText("S-M16-3b is on record already");
 });
 
+test("one order for three jobs: chosen in their Match, bought together, put into each, scanned in as two parcels, the third cancelled", async ({
+  bench,
+  page,
+}) => {
+  const first = await bench.job("H-2419", "match");
+  const told = await bench.events(first);
+  // Two more of the same customer's machines stand as far as this one.
+  const more: string[] = [];
+  for (let k = 0; k < 2; k++) {
+    const id = await bench.newJob("Tollund Cairn 11 CB");
+    for (const e of told.filter((x) => x.type.startsWith("identify.")))
+      expect((await bench.actElsewhere(id, e.type, e.payload)).status).toBe(200);
+    more.push(id);
+  }
+  for (const id of [first, ...more]) {
+    await page.goto(`${bench.url}/jobs/${id}/match`);
+    await bench.ready("match");
+    await page.getByText("TQ116WHA-R03").first().click();
+    await page.getByRole("button", { name: "Choose it, and order it with others" }).click();
+    await expect(page.getByText("Order it here, or with what other jobs need in")).toBeVisible();
+    await bench.settled();
+  }
+  await stock(page, bench.url);
+  const buy = page.getByRole("region", { name: "What to buy today" });
+  await expect(buy).toContainText("TQ116WHA-R03");
+  await buy.locator("[data-plate]").focus();
+  await page.keyboard.down("Enter");
+  await expect(buy.getByRole("status")).toContainText("on record: call or write it");
+  await page.keyboard.up("Enter");
+  await bench.settled();
+  // Each job waits for its own line now.
+  const ordered = async (id: string) => (await bench.events(id, { now: true })).filter((e) => e.type === "match.ordered");
+  for (const id of [first, ...more]) await expect.poll(async () => (await ordered(id)).length).toBe(1);
+  const lines = await Promise.all([first, ...more].map(async (id) => (await ordered(id))[0]!.payload.line as string));
+  expect(new Set(lines).size).toBe(3);
+  const way = page.locator("[data-order]").filter({ hasText: "for H-2419" });
+  await expect(way).toContainText("for H-2419");
+  await expect(way).not.toContainText("not in the job yet");
+
+  // First parcel: the label is another panel's. It is refused with what it reads, and nothing is lost.
+  await bench.scan("TQ116WHA-R03");
+  const sheet = page.getByRole("dialog");
+  const code = sheet.getByLabel("Code on the label that came");
+  await expect(code).toHaveValue("TQ116WHA-R03");
+  await code.fill("ZE116XTC-N30");
+  await sheet.getByRole("button", { name: /^Put it into/ }).click();
+  await expect(sheet.getByRole("alert")).toContainText("The label reads ZE116XTC-N30; ordered was TQ116WHA-R03");
+  await code.fill("TQ116WHA-R03");
+  await sheet.getByRole("button", { name: /^Put it into/ }).click();
+  await expect(page.getByRole("status").filter({ hasText: "TQ116WHA-R03 came. Look it over in its Match" })).toBeVisible();
+  // Second parcel: the next scan goes to the next job.
+  await expect(page.locator("[data-order]").getByText(", came")).toHaveCount(1);
+  await bench.scan("TQ116WHA-R03");
+  await sheet.getByRole("button", { name: /^Put it into/ }).click();
+  await expect(page.locator("[data-order]").getByText(", came")).toHaveCount(2);
+  const arrived = async () => {
+    const all = await Promise.all([first, ...more].map((id) => bench.events(id, { now: true })));
+    return all.map((l) => l.some((e) => e.type === "match.arrived"));
+  };
+  expect((await arrived()).filter(Boolean)).toHaveLength(2);
+  // The third is cancelled: in the order, and in the job.
+  const left = [first, ...more][(await arrived()).indexOf(false)]!;
+  await way.getByRole("button", { name: /^Cancel TQ116WHA-R03 .* for H-/ }).click();
+  await expect.poll(async () => (await bench.events(left, { now: true })).some((e) => e.type === "match.returned")).toBe(true);
+  await bench.settled();
+});
+
 test("a drawer that disagrees is counted by its label; cut off, the count is kept here and goes over by itself", async ({
   bench,
   page,

@@ -97,6 +97,7 @@ const LIMITS: Record<string, Row[]> = {
     ["whole", 1, 99, "lines.0.count"],
     ["whole", 0, 3_650, "guarantee.days"],
     ["letters", null, 200, "guarantee.excludes"],
+    ["letters", 1, 80, "line"],
   ],
   "match.arrived": [["letters", 1, 60, "codeRead"]],
   "match.arrivalChecked": [["letters", null, 200, "note"]],

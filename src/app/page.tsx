@@ -19,7 +19,7 @@ export default async function Home() {
     readHabits(),
     readShopHours(),
   ]);
-  const [others, stock] = await Promise.all([otherSellers(cards.open, ref.offers), stockToday(cards.open)]);
+  const [others, stock] = await Promise.all([otherSellers(cards.open, ref.offers), stockToday(cards.open, cards.making)]);
   // A shop that has no job yet and was not asked.
   const fresh = !habits.begun && cards.open.length === 0 && cards.closed === 0 && cards.making === 0;
   return (

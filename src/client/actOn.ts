@@ -1,13 +1,23 @@
 import { type Act, makeEventId, newestVersion, nextClock } from "@/core/job";
-import type { AppendReply } from "@/wire/jobs";
+import type { AppendReply, EventsReply } from "@/wire/jobs";
 import { deviceId, whoIsHere } from "./device";
 import { aheadMs } from "./serverTime";
 
+/** Where the log of a job stands now; null when the server was not reached. */
+async function newest(jobId: string): Promise<number | null> {
+  const res = await fetch(`/api/jobs/${jobId}/events?after=0`).catch(() => null);
+  return res?.ok ? ((await res.json()) as EventsReply).cursor : null;
+}
+
 /**
  * One act in a job that is not open on this page: recorded at once, or refused in words. Nothing is kept here when the server is away.
+ * @param seen up to where in the log of the job whoever decided it had looked; what spends money asks for it. Missing = as the job
+ * stands now: its gate is asked, and an act it refuses is not recorded.
  * @returns null when it was taken, else why not
  */
-export async function actOn(jobId: string, act: Act): Promise<string | null> {
+export async function actOn(jobId: string, act: Act, seen?: number): Promise<string | null> {
+  const upTo = seen ?? (await newest(jobId));
+  if (upTo === null) return "The server was not reached: nothing was recorded.";
   const ms = Date.now();
   const event = {
     id: makeEventId(ms, crypto.getRandomValues(new Uint8Array(10))),
@@ -16,7 +26,7 @@ export async function actOn(jobId: string, act: Act): Promise<string | null> {
     who: whoIsHere(),
     device: deviceId(),
     clock: nextClock(null, ms),
-    seen: 0,
+    seen: upTo,
     ...act,
   };
   const res = await fetch(`/api/jobs/${jobId}/events`, {

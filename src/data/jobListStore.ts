@@ -45,6 +45,13 @@ export async function saveCard(db: Kysely<Database>, row: CardRow): Promise<void
     .execute();
 }
 
+/** Of what end of its log the card of each job still open was made. */
+export async function cardSeqs(db: Kysely<Database>): Promise<Map<string, number>> {
+  const { rows } = await sql<{ job: string; seq: number }>`
+    select job_id as job, last_seq as seq from job_list where json_extract(json, '$.closed') is null`.execute(db);
+  return new Map(rows.map((r) => [r.job, r.seq]));
+}
+
 /** The cards of jobs still open are told anew; until then they are shown as they are. What closed jobs took against their plan stays. */
 export async function outdateOpenCards(db: Kysely<Database>): Promise<void> {
   await sql`update job_list set fold_version = 0 where json_extract(json, '$.closed') is null`.execute(db);
@@ -138,6 +145,14 @@ export async function stockOfJobs(
     .where("job_list.fold_version", "=", after.rules)
     .where("job_list.last_seq", ">", after.seq)
     .execute();
+}
+
+/** Orders of jobs that are lines of an order of the shop. */
+export async function linesOfJobs(
+  db: Kysely<Database>,
+): Promise<{ id: string; number: string; placed: { line: string | null; came: boolean; back: string | null }[] }[]> {
+  const rows = await db.selectFrom("job_told").select("facts").where("facts", "like", '%"line":"%').orderBy("job_id").execute();
+  return rows.map((r) => JSON.parse(r.facts));
 }
 
 /** What every job's figures are told from; one text per job. */

@@ -19,17 +19,19 @@ import {
   stillAway,
   stockFromJob,
   stockNeeds,
+  tapeUsed,
+  timesOpen,
 } from "@/core/job";
-import { daysSpread, NO_LOG, type ShopLog } from "@/core/quote";
+import { daysSpread } from "@/core/quote";
 import { jobFacts } from "@/core/shopReport";
 import { type PlanWeights, progressOf, type Station, stationNow } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { readLog, shopCursor } from "@/data/eventStore";
-import { cardsStamp, handedOverCards, keptCards, saveCard, saveTold, staleCards } from "@/data/jobListStore";
+import { cardsStamp, keptCards, saveCard, saveTold, staleCards } from "@/data/jobListStore";
 import { listReference } from "@/data/referenceStore";
 import type { Database } from "@/data/schema";
 import type { JobCard } from "@/wire/jobCard";
-import { remember } from "./remember";
+import { newestDays } from "./shopOrders";
 import { noteTrouble, troubleOf } from "./trouble";
 import { mayWrite } from "./trust";
 import { readWeights } from "./weights";
@@ -77,6 +79,7 @@ function orderOf(s: JobState): JobCard["order"] {
     p50Days: Math.max(0.1, o.days?.p50 ?? quoted.p50Days),
     p80Days: Math.max(0.1, o.days?.p50 ?? 0, o.days?.p80 ?? quoted.p80Days),
     priceMinor: o.priceMinor,
+    ...(o.line === undefined ? {} : { line: o.line }),
   };
 }
 
@@ -157,9 +160,12 @@ export function cardOf(
         ? minutes / progress.plan.minutes.p50
         : null,
     mishaps: s.mishaps.map((m) => m.kind),
-    needs: stockNeeds(s, build?.kind === "build" ? build.data : null),
+    needs: stockNeeds(view, build?.kind === "build" ? build.data : null),
   };
 }
+
+/** Jobs that could not be told: nobody waits for them. */
+const untold = new Set<string>();
 
 /** Makes a job's card from its log and keeps it; with the append that changed it, in its transaction. */
 export async function keepCard(
@@ -179,14 +185,16 @@ export async function keepCard(
     card = cardOf(jobId, state, snapshots, handsMin, weights, counted.at(-1)?.who ?? null);
     const { family, newCode: code, timeRatio } = card ?? { family: null, newCode: null, timeRatio: null };
     const plannedMin = timeRatio ? handsMin / timeRatio : null;
-    told = {
-      stock: JSON.stringify(stockFromJob(events, snapshots)),
-      facts: JSON.stringify(jobFacts(jobId, counted, state, { handsMin, plannedMin, family, code })),
-    };
+    const stock = stockFromJob(events, snapshots);
+    const tape = tapeUsed(stock);
+    const known = { handsMin, plannedMin, family, code, tape, opened: timesOpen(counted, snapshots) };
+    told = { stock: JSON.stringify(stock), facts: JSON.stringify(jobFacts(jobId, counted, state, known)) };
   } catch (e) {
     // A list that cannot be told is no reason to refuse what a hand did.
     console.error(`no card for job ${jobId}:`, e);
   }
+  if (card) untold.delete(jobId);
+  else untold.add(jobId);
   if (!card) return;
   if (told) await saveTold(db, { job_id: jobId, ...told });
   await saveCard(db, { job_id: jobId, last_seq: lastSeq, fold_version: FOLD_VERSION, json: JSON.stringify(card) });
@@ -240,6 +248,16 @@ async function staleNow(db: Kysely<Database>): Promise<{ jobId: string; missing:
   return stale;
 }
 
+/** Waits until every card is of today's rules, as far as the disk lets it be written. */
+export async function allCurrent(): Promise<void> {
+  if ((await staleNow(connection().db)).some((x) => !untold.has(x.jobId))) await renewCards();
+}
+
+/** Waits until no job is without a card any more: whoever adds up what all jobs told would miss it. */
+export async function allTold(): Promise<void> {
+  if ((await staleNow(connection().db)).some((x) => x.missing && !untold.has(x.jobId))) await renewCards();
+}
+
 /** Cards of the jobs still open and the count of closed ones, as they are kept. What is missing or old is made anew in the background. */
 async function jobCards(): Promise<{ open: JobCard[]; closed: number; making: number }> {
   const { db } = connection();
@@ -260,26 +278,9 @@ async function jobCards(): Promise<{ open: JobCard[]; closed: number; making: nu
  */
 export async function benchCards(): Promise<{ open: JobCard[]; closed: number; making: number }> {
   const { open, closed, making } = await jobCards();
+  await newestDays(open);
   // A lid whose job has no build of its own yet is drawn from the machine's current one; that is not part of the cached card.
   const builds = open.some((c) => !c.lid) ? await listReference(connection().db, "build") : [];
   for (const c of open) c.lid ??= lidOf(builds.find((b) => b.data.machineModel === c.machine)?.data.lid ?? null);
   return { open, closed, making };
-}
-
-/** What the shop's closed jobs of a family say: minutes taken against planned, and what went wrong how often. */
-export async function shopLogOf(family: string | null): Promise<ShopLog> {
-  if (!family) return NO_LOG;
-  return remember(
-    `shopLog ${family}`,
-    () => cardsStamp(connection().db),
-    () => readShopLog(family),
-  );
-}
-
-async function readShopLog(family: string): Promise<ShopLog> {
-  const rows = await handedOverCards(connection().db, family, FOLD_VERSION);
-  const mishaps: Record<string, number> = {};
-  for (const r of rows) for (const m of new Set(r.mishaps)) mishaps[m] = (mishaps[m] ?? 0) + 1;
-  // Under five minutes no panel was changed: the job was recorded afterwards, and its times mean nothing.
-  return { jobs: rows.length, ratios: rows.flatMap((r) => (r.ratio !== null && r.ratio > 0.1 ? [r.ratio] : [])), mishaps };
 }

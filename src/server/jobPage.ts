@@ -10,9 +10,9 @@ import { panelsById, panelsNearSize } from "@/data/panelStore";
 import type { ReferenceRow } from "@/data/referenceStore";
 import { foundOf, planKey } from "@/wire/plan";
 import { readHeatOwn } from "./heatOwn";
-import { shopLogOf } from "./jobList";
 import { readReference } from "./reference";
 import { tradeOf } from "./sellers";
+import { shopLogOf } from "./shopLog";
 import { ownOffers, rollsHere } from "./stock";
 import { readWeights } from "./weights";
 

@@ -7,9 +7,9 @@ import { fold, type JobEvent, makeClock, REMOVED } from "@/core/job";
 import { connection } from "@/data/connection";
 import { readLog } from "@/data/eventStore";
 import { appendOne } from "./append";
-import { shopLogOf } from "./jobList";
 import { storePhoto } from "./photo";
 import { redactJobs, toRedact } from "./redact";
+import { shopLogOf } from "./shopLog";
 import { exportJob, importJob } from "./transfer";
 
 serverDb("redact", { jobs: true });

@@ -78,4 +78,12 @@ describe("the stock told item by item", () => {
     await renewCards();
     expect(sorted((await readStock()).state)).toEqual(sorted(await plain()));
   });
+  it("is whole at the first look after a start, when no job has told yet what it took", async () => {
+    const { db } = connection();
+    const told = sorted((await readStock()).state);
+    await db.deleteFrom("job_told").execute();
+    await db.deleteFrom("job_list").execute();
+    expect(sorted((await readStock()).state)).toEqual(told);
+    expect(told).toEqual(sorted(await plain()));
+  });
 });

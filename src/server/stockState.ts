@@ -1,13 +1,17 @@
-import { FOLD_VERSION, fold, type JobEvent, type ShopOrder, STOCK_LOG, stockFromLog } from "@/core/job";
+import { FOLD_VERSION, type JobEvent, type LineInJob, type ShopOrder, STOCK_LOG, stockFromLog, withJobLines } from "@/core/job";
 import { foldStock, type StockEvent, type StockState } from "@/core/stock";
 import { connection } from "@/data/connection";
-import { eventsAfter, topSeq } from "@/data/eventStore";
+import { topSeq } from "@/data/eventStore";
 import { cardsSum, stockOfJobs } from "@/data/jobListStore";
+import { allTold } from "./jobList";
+import { linesInJobs, ownLog } from "./shopOrders";
 
 export interface StockRead {
   own: { events: JobEvent[]; cursor: number };
   state: StockState;
+  /** Orders of the shop, with what jobs say of their lines. */
   orders: Record<string, ShopOrder>;
+  lines: Record<string, LineInJob>;
 }
 
 /** Who told what of each item, and what came of it; an item is told anew only when something of it changed. */
@@ -69,10 +73,11 @@ function merged(folded: ReadonlyMap<string, StockState>): StockState {
 
 /**
  * The stock as all logs tell it: the shop's own, and what every job took and gave. Told item by item, as nothing of one item changes
- * another; after an act only what it touched is told anew.
+ * another; after an act only what it touched is told anew. Waits until every job has told: what one of them took would be missing.
  */
 export async function readStock(): Promise<StockRead> {
   const { db } = connection();
+  await allTold();
   const cards = await cardsSum(db);
   const stamp = `${JSON.stringify(cards)} ${await topSeq(db, STOCK_LOG)}`;
   const before = kept.get(db);
@@ -84,7 +89,7 @@ export async function readStock(): Promise<StockRead> {
     texts: new Map(),
     items: new Map(),
     folded: new Map(),
-    read: { own: { events: [], cursor: 0 }, state: foldStock([]), orders: {} },
+    read: { own: { events: [], cursor: 0 }, state: foldStock([]), orders: {}, lines: {} },
   };
   const touched = new Set<string>();
   // All told by today's rules, then as now: only jobs that grew since say anything new.
@@ -95,13 +100,13 @@ export async function readStock(): Promise<StockRead> {
     k.texts.set(job, stock);
     replace(k, job, JSON.parse(stock) as StockEvent[], touched);
   }
-  const rows = await eventsAfter(db, STOCK_LOG, 0);
-  const cursor = rows.at(-1)?.seq ?? 0;
-  if (!before || cursor !== k.read.own.cursor) {
-    const events = rows.map((r) => r.event);
-    replace(k, STOCK_LOG, stockFromLog(events), touched);
-    k.read = { ...k.read, own: { events, cursor }, orders: fold(events, {}).shop.orders };
+  const own = await ownLog();
+  if (!before || own.cursor !== k.read.own.cursor) {
+    replace(k, STOCK_LOG, stockFromLog(own.events), touched);
+    k.read = { ...k.read, own: { events: own.events, cursor: own.cursor } };
   }
+  const lines = await linesInJobs();
+  k.read = { ...k.read, lines, orders: withJobLines(own.orders, lines) };
   for (const item of touched) {
     const events = [...(k.items.get(item)?.values() ?? [])].flat();
     if (events.length) k.folded.set(item, foldStock(events));

@@ -27,7 +27,7 @@ export interface JobCard {
   orderedDueIso: string | null;
   seller: string | null;
   /** An order that is out: when it was placed, and its days. */
-  order: { placedIso: string; p50Days: number; p80Days: number; priceMinor?: number } | null;
+  order: { placedIso: string; p50Days: number; p80Days: number; priceMinor?: number; line?: string } | null;
   /** Panels that went back. */
   returned: number;
   /** Taped, with touch glass: it lies before it is handed over. */

@@ -1,4 +1,4 @@
-import type { JobEvent, StockNeed } from "@/core/job";
+import type { JobEvent, LineInJob, Payload, StockNeed } from "@/core/job";
 import type { BuyToday } from "@/core/reorder";
 import type { StockEvent } from "@/core/stock";
 
@@ -17,7 +17,8 @@ export interface StockPageData {
   baseline: StockEvent[];
   /** Newest breaches, of the own log or of a job. */
   breaches: { eventId: string; why: string }[];
-  needs: (StockNeed & { job: string; jobId: string })[];
+  /** What open jobs still take, and up to where in the log of each this was read. */
+  needs: (StockNeed & { job: string; jobId: string; seen: number })[];
   /** What to count this week, greatest first. */
   count: { lot: string; item: string; left: number; place: string; days: number; breaches: number }[];
   /** Sizes of panels, by code. */
@@ -25,6 +26,10 @@ export interface StockPageData {
   buy: BuyToday;
   currency: string;
   sellers: string[];
+  /** What sellers guarantee, by name. */
+  guarantees: Record<string, NonNullable<Payload<"match.ordered">["guarantee"]>>;
+  /** Lines of orders that stand in the jobs they are for. */
+  lines: Record<string, LineInJob>;
   /** Number of the next order of the shop. */
   nextOrder: string;
   nowMs: number;

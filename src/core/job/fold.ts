@@ -7,7 +7,7 @@ import { ruleOf } from "./registry";
 import { emptyState, type JobState, type Snapshots } from "./state";
 
 /** The rules of folding, counted up whenever they change, so that stored projections know they are old. */
-export const FOLD_VERSION = 19;
+export const FOLD_VERSION = 20;
 
 const upper = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 

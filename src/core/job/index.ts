@@ -57,10 +57,13 @@ export {
 } from "./state";
 export { openNow, stillAway } from "./stillAway";
 export { type StockNeed, stockFromJob, stockFromLog, stockNeeds } from "./stock/fromJob";
+export { type LineInJob, withJobLines } from "./stock/lines";
 export { STOCK_LOG } from "./stock/log";
 export { OWN_SHELF } from "./stock/ownShelf";
+export { tapeUsed } from "./stock/tapeUsed";
 export * from "./stops";
 export { pastTest, seated } from "./subject";
 export { looseTestMissing, mayConnect, mayConnectPanel, mayDisconnect } from "./swap/connect";
 export { LOOK_WORDS, looseLooks } from "./swap/looks";
+export { type TimesOpen, timesOpen } from "./timesOpen";
 export { liftEvent, newestVersion, photoOf } from "./versions";

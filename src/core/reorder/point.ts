@@ -88,3 +88,17 @@ export function reorderPoint(i: ReorderAsk): ReorderPoint {
     occasions: i.occasions,
   };
 }
+
+/** How often a panel nobody knows anything of is asked for: once in so many days (adj); what was seen weighs against as many (adj). */
+const [ONCE_IN_DAYS, PRIOR_DAYS] = [400, 120];
+
+/**
+ * How often one panel of a class is asked for, a day: what walked in for all of the class over its codes, little known at first.
+ * @param occasions of all its codes, fleets left out, in `days` days; a class of no code is no class
+ * @source SHOP B: the class's rate is the prior of each of its codes.
+ * @example classRate({ occasions: 0, codes: 0, days: 300 }) // 0.0025
+ */
+export function classRate({ occasions, codes, days }: { occasions: number; codes: number; days: number }): number {
+  if (codes === 0) return 1 / ONCE_IN_DAYS;
+  return (codes * (PRIOR_DAYS / ONCE_IN_DAYS) + occasions) / ((PRIOR_DAYS + days) * codes);
+}

@@ -2,7 +2,7 @@ import { seededRandom } from "@tests/randomActs";
 import { cartonCost, drawDemand, everyOrder } from "@tests/reorderReference";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { cartonChoice, jointOrder, leadDemand, type ReorderAsk, rateOf, reorderPoint, sizesOf } from ".";
+import { cartonChoice, classRate, jointOrder, leadDemand, type ReorderAsk, rateOf, reorderPoint, sizesOf } from ".";
 
 const item: ReorderAsk = {
   occasions: 5,
@@ -16,6 +16,25 @@ const item: ReorderAsk = {
   orderMinor: 490,
   service: 0.9,
 };
+
+describe("what a panel of a class is asked for", () => {
+  it("worked by hand: three codes, 24 occasions in 300 days; none known is once in 400 days", () => {
+    // (3 × 0.3 + 24) over 420 days and three codes.
+    expect(classRate({ occasions: 24, codes: 3, days: 300 })).toBeCloseTo(24.9 / (420 * 3), 12);
+    expect(classRate({ occasions: 0, codes: 0, days: 300 })).toBe(1 / 400);
+  });
+  it("begins at once in 400 days and comes to what was seen; more that walk in never lower it, another code that nobody asks for never raises it", () => {
+    expect(classRate({ occasions: 0, codes: 2, days: 0 })).toBeCloseTo(1 / 400, 12);
+    expect(classRate({ occasions: 2 * 36_500 * 0.05, codes: 2, days: 36_500 })).toBeCloseTo(0.05, 3);
+    fc.assert(
+      fc.property(fc.nat(200), fc.integer({ min: 1, max: 20 }), fc.nat(2000), (occasions, codes, days) => {
+        const r = classRate({ occasions, codes, days });
+        expect(classRate({ occasions: occasions + 1, codes, days })).toBeGreaterThan(r);
+        if (r > 1 / 400) expect(classRate({ occasions, codes: codes + 1, days })).toBeLessThan(r);
+      }),
+    );
+  });
+});
 
 describe("demand over a lead time", () => {
   it("P(0), P(1) and P(2) are within 0.01 of 60,000 draws, one each or several", () => {

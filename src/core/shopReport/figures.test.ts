@@ -1,7 +1,7 @@
 import { plannedJob, snapshots } from "@tests/bench";
 import { describe, expect, it } from "vitest";
 import { shareInterval } from "../chance";
-import { counting, fold, handsOnMinutes } from "../job";
+import { counting, fold, handsOnMinutes, timesOpen } from "../job";
 import { csvText, type JobFacts, jobFacts, shopFigures } from ".";
 
 const DAY = 86_400_000;
@@ -30,6 +30,9 @@ const job = (n: number, more: Partial<JobFacts>): JobFacts => ({
   priceMinor: 15000,
   currency: "EUR",
   partsMinor: 6000,
+  placed: [],
+  tape: {},
+  opened: { openMin: 60, longestMin: 60, takenUp: 1 },
   handsMin: 60,
   plannedMin: 50,
   returns: 0,
@@ -158,6 +161,8 @@ describe("the facts of a job", () => {
       plannedMin: 40,
       family: "C",
       code: "GV140FHB-K31",
+      tape: { "tape/3x0.25": 700 },
+      opened: timesOpen(counted, snapshots),
     })!;
     expect(f).toMatchObject({
       number: "H-1",
@@ -168,6 +173,12 @@ describe("the facts of a job", () => {
       orders: 1,
       returns: 0,
     });
+    // It was opened and shut again in one go, and its one order came.
+    expect(f.opened.takenUp).toBeGreaterThan(0);
+    expect(f.opened.longestMin).toBe(f.opened.openMin);
+    expect(f.placed).toEqual([
+      { seller: "Brightwater Panels", goodsMinor: 8420, currency: "EUR", line: null, came: true, back: null },
+    ]);
     const order = [f.openedIso, f.orderedIso!, f.arrivedIso!, f.begunIso!, f.closedIso!];
     expect([...order].sort()).toEqual(order);
     expect(JSON.stringify(f)).not.toContain(s.job!.customer);

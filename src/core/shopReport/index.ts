@@ -1,6 +1,10 @@
 export { type CalendarRow, calendarFeed } from "./calendar";
 export { csvText } from "./csv";
-export { type Earned, type EarnedBy, type MonthFigures, type Share, type ShopFigures, shopFigures, type Way } from "./figures";
-export { type JobFacts, jobFacts } from "./jobFacts";
+export { type Earned, type EarnedBy, earnedBy, earnedOf, type SideCosts, sideCosts } from "./earned";
+export { BACK_DAYS, type MonthFigures, type ShopFigures, shopFigures, type Way, type Wear } from "./figures";
+export { type FittedRow, fittedBy } from "./fitted";
+export { type JobFacts, jobFacts, type Placed } from "./jobFacts";
 export { type BackupFile, KEEP_BACKUPS, type KeepRule, keepBackups } from "./keepBackups";
+export type { Share } from "./share";
+export { type Spread, spreadOf } from "./spread";
 export { type Turnaround, turnaround } from "./turnaround";

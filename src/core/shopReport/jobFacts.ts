@@ -1,4 +1,16 @@
-import { type JobEvent, type JobState, msOf, placeOf } from "../job";
+import { type JobEvent, type JobState, msOf, OWN_SHELF, placeOf, type TimesOpen } from "../job";
+
+/** An order of a job: from whom, what its goods came to, and whether it came. */
+export interface Placed {
+  seller: string;
+  goodsMinor: number;
+  currency: string;
+  /** The line of an order of the shop it was; null for an order of its own. */
+  line: string | null;
+  came: boolean;
+  /** Why it went back; null where it stayed. */
+  back: string | null;
+}
 
 /** What the shop's figures are told from, of one job. No customer words. Times ISO, money minor units; null = it did not happen, or nobody said. */
 export interface JobFacts {
@@ -29,10 +41,15 @@ export interface JobFacts {
   orders: number;
   priceMinor: number | null;
   currency: string | null;
-  /** Panels that stayed, with what came with them. */
+  /** Panels that stayed, with what came with them; 0 where none was fitted. */
   partsMinor: number | null;
+  placed: Placed[];
+  /** New tape that was laid, mm by item. */
+  tape: Record<string, number>;
   handsMin: number;
   plannedMin: number | null;
+  /** Minutes of the calendar it lay open, the longest stretch of it, and how often hands came back to it. */
+  opened: TimesOpen;
   returns: number;
   lifts: number;
   reopened: number;
@@ -41,19 +58,40 @@ export interface JobFacts {
 }
 
 const DAY_MS = 86_400_000;
+const goodsOf = (o: { priceMinor: number; lines?: readonly { priceMinor: number; count: number }[] | undefined }): number =>
+  o.priceMinor + (o.lines ?? []).reduce((n, l) => n + l.priceMinor * l.count, 0);
+
+function placedOf(events: readonly JobEvent[]): Placed[] {
+  const out: Placed[] = [];
+  for (const e of events) {
+    const last = out.at(-1);
+    if (e.type === "match.ordered")
+      out.push({
+        seller: e.payload.seller,
+        goodsMinor: goodsOf(e.payload),
+        currency: e.payload.currency,
+        line: e.payload.line ?? null,
+        came: e.payload.seller === OWN_SHELF,
+        back: null,
+      });
+    else if (e.type === "match.arrived" && last) last.came = true;
+    else if (e.type === "match.returned" && last) last.back = e.payload.reason;
+  }
+  return out;
+}
 const iso = (clock: string): string => new Date(msOf(clock)).toISOString();
 
 /**
  * The facts of a job for the shop's figures.
  * @param events those that count, in canonical order
  * @returns null for a job never opened
- * @example jobFacts("j", [], emptyState(), { handsMin: 0, plannedMin: null, family: null, code: null }) // null
+ * @example jobFacts("j", [], emptyState(), { handsMin: 0, plannedMin: null, family: null, code: null, tape: {}, opened: timesOpen([], {}) }) // null
  */
 export function jobFacts(
   id: string,
   events: readonly JobEvent[],
   s: JobState,
-  known: { handsMin: number; plannedMin: number | null; family: string | null; code: string | null },
+  known: Pick<JobFacts, "handsMin" | "plannedMin" | "family" | "code" | "tape" | "opened">,
 ): JobFacts | null {
   if (!s.job || !s.openedClock) return null;
   const at = (type: JobEvent["type"], last = false) => {
@@ -88,7 +126,8 @@ export function jobFacts(
     orders: count("match.ordered"),
     priceMinor: s.quote?.expectedMinor ?? null,
     currency: s.quote?.currency ?? order?.currency ?? null,
-    partsMinor: order ? order.priceMinor + (order.lines ?? []).reduce((n, l) => n + l.priceMinor * l.count, 0) : null,
+    partsMinor: order ? goodsOf(order) : s.match.chosen ? null : 0,
+    placed: placedOf(events),
     returns: s.match.returns.length,
     lifts: count("swap.panelLifted"),
     reopened: count("job.reopened"),

@@ -43,10 +43,10 @@ describe("tape that was chosen", () => {
   it("is what a job still needs and what it takes off the shelf, ply by ply; without a choice the build's own", () => {
     const width = pieces[0]!.widthMm;
     const b = jobOn("ostrel-kestrel-14");
-    const own = stockNeeds(b.state, kestrel).filter((n) => n.item.startsWith("tape/"));
+    const own = stockNeeds({ state: b.state, snapshots }, kestrel).filter((n) => n.item.startsWith("tape/"));
     expect(own.map((n) => n.item)).toEqual([`tape/${width}x${pieces[0]!.thicknessMm}`]);
     b.do("plan.tapeChosen", { widthMm: width, pliesMm: [0.2, 0.3] });
-    const needs = stockNeeds(b.state, kestrel).filter((n) => n.item.startsWith("tape/"));
+    const needs = stockNeeds({ state: b.state, snapshots }, kestrel).filter((n) => n.item.startsWith("tape/"));
     expect(needs.map((n) => [n.item, n.count])).toEqual([
       [`tape/${width}x0.2`, own[0]!.count],
       [`tape/${width}x0.3`, own[0]!.count],

@@ -15,14 +15,14 @@ import {
   YAxis,
 } from "recharts";
 import type { EarnedBy, MonthFigures, ShopFigures } from "@/core/shopReport";
-import { PART_WORDS } from "./words";
+import { monthWords, PART_WORDS } from "./words";
 
-const TICK = { fontSize: 14, fill: "var(--ink-3)" };
-const AXIS = { tick: TICK, stroke: "var(--rule)" } as const;
+export const TICK = { fontSize: 14, fill: "var(--ink-3)" };
+export const AXIS = { tick: TICK, stroke: "var(--rule)" } as const;
 const FILLS = { decision: "var(--sheet-2)", panel: "url(#figHatch)", bench: "var(--rule)", handOver: "var(--ink)" } as const;
 const PARTS = ["decision", "panel", "bench", "handOver"] as const;
 
-function Pane({ says, height, children }: { says: string; height: number; children: React.ReactElement }) {
+export function Pane({ says, height, children }: { says: string; height: number; children: React.ReactElement }) {
   return (
     <figure role="img" aria-label={says} style={{ height }}>
       <ResponsiveContainer width="100%" height="100%">
@@ -62,7 +62,7 @@ export function WayByMonth({ months, says }: { months: readonly MonthFigures[]; 
     <>
       <Pane says={says} height={220}>
         <BarChart data={rows} margin={{ top: 8, right: 24, bottom: 4, left: 0 }} accessibilityLayer={false}>
-          <XAxis dataKey="month" {...AXIS} />
+          <XAxis dataKey="month" tickFormatter={monthWords} {...AXIS} />
           <YAxis unit=" d" width={56} {...AXIS} />
           {PARTS.map((p) => (
             <Bar
@@ -104,7 +104,7 @@ export function RightByMonth({ months, says }: { months: readonly MonthFigures[]
     <Pane says={says} height={200}>
       <ScatterChart margin={{ top: 8, right: 24, bottom: 4, left: 0 }} accessibilityLayer={false}>
         <CartesianGrid stroke="var(--hair)" vertical={false} />
-        <XAxis type="category" dataKey="month" allowDuplicatedCategory={false} {...AXIS} />
+        <XAxis type="category" dataKey="month" allowDuplicatedCategory={false} tickFormatter={monthWords} {...AXIS} />
         <YAxis type="number" dataKey="share" domain={[0, 100]} unit=" %" width={56} {...AXIS} />
         <Scatter data={rows} fill="var(--ink)" isAnimationActive={false}>
           <ErrorBar dataKey="spread" direction="y" stroke="var(--ink)" strokeWidth={1.6} width={8} />

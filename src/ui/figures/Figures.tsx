@@ -5,8 +5,8 @@ import type { FiguresPageData } from "@/wire/figures";
 import { Hatch } from "../draw/Hatch";
 import { CalendarForm } from "./CalendarForm";
 import { JobsBehind } from "./JobsBehind";
-import { Lies, SellerRows } from "./Rows";
-import { days, shareWords } from "./words";
+import { Fitted, Lies, SellerRows, Wears } from "./Rows";
+import { days, shareWords, sureWords } from "./words";
 
 const none = () => <div style={{ height: 220 }} />;
 const TurnaroundChart = dynamic(() => import("./Charts").then((m) => m.TurnaroundChart), { ssr: false, loading: none });
@@ -38,7 +38,6 @@ export function Figures({ page }: { page: FiguresPageData }) {
     handOver: "on the bench",
   };
   const loss = f.byFamily.concat(f.byCode).filter((r) => r.leftMinor < 0);
-  const ratio = f.hands.plannedMin > 0 ? f.hands.tookMin / f.hands.plannedMin : null;
   return (
     <div className="figures">
       <Hatch id="figHatch" />
@@ -67,7 +66,7 @@ export function Figures({ page }: { page: FiguresPageData }) {
         <p className="tells">
           {f.promises.of === 0
             ? "No job with a promise is closed yet."
-            : `Kept ${shareWords(f.promises)}. Four in five, 80 %, is what is meant.`}
+            : `Kept ${shareWords(f.promises)}. ${sureWords(page.sure)}, is what is meant.`}
         </p>
         {f.promises.of >= FEW && (
           <>
@@ -87,7 +86,7 @@ export function Figures({ page }: { page: FiguresPageData }) {
               {loss.length === 0
                 ? "No family and no panel is below the line"
                 : `${listed(loss.map((l) => l.key))} ${loss.length === 1 ? "lies" : "lie"} below the line`}
-              , after parts and hands-on time.
+              , after parts, tape, postage and hands-on time.
             </p>
             <EarnedChart
               rows={f.byFamily.map((r) => ({ ...r, key: `Family ${r.key}, ${r.jobs.length}` }))}
@@ -95,24 +94,19 @@ export function Figures({ page }: { page: FiguresPageData }) {
             />
             <EarnedChart rows={f.byCode.slice(0, 12)} says={f.byCode.map((r) => `${r.key}: ${money(r.leftMinor)}`).join("; ")} />
             <p className="q">
-              {currency}: price less parts, less hands-on minutes at the bench's rate. Tape and postage are not in it.
+              {currency}: price less parts, tape and every parcel, less hands-on minutes at the bench's rate. What it cost that a
+              machine came back is counted where it was repaired first.
             </p>
           </>
         )}
         <JobsBehind jobs={f.worst.map((w) => w.number)} words="Jobs at a loss" />
+        <JobsBehind jobs={f.atMost} words="Tape or postage not on record: this much at most" />
         <JobsBehind jobs={f.unknownCost} words="Price or parts not on record, in no sum" />
       </section>
-      <SellerRows sellers={page.sellers} />
-      <section>
-        <h2 className="sec">What wears us?</h2>
-        <p className="tells">
-          {ratio === null || f.hands.jobs.length < FEW
-            ? `${f.hands.jobs.length} jobs have both planned and taken minutes: too few to say.`
-            : `Hands-on work took ${ratio.toFixed(2)} times what was planned: ${Math.round(f.hands.tookMin)} of ${Math.round(f.hands.plannedMin)} minutes.`}
-        </p>
-        <JobsBehind jobs={f.hands.jobs} words="Jobs behind it" />
-      </section>
+      <SellerRows sellers={page.sellers} currency={currency} />
+      <Wears wear={f.wear} />
       <Lies page={page} />
+      <Fitted panels={f.panels} machines={f.machines} />
       <section>
         <h2 className="sec">Tables and calendar</h2>
         <p className="flex flex-wrap gap-5">

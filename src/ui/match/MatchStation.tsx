@@ -11,6 +11,7 @@ import { AcceptUnknowns } from "./AcceptUnknowns";
 import { ArrivalCheck } from "./ArrivalCheck";
 import { AskRow } from "./AskRow";
 import { CandidateTable } from "./CandidateTable";
+import { ChooseOnly } from "./ChooseOnly";
 import { Compared } from "./Compared";
 import { Looks } from "./Looks";
 import { NeededParts, neededLines } from "./NeededParts";
@@ -189,6 +190,7 @@ export function MatchStation() {
           </div>
           <RefusalBox />
           {shut && !order && <p className="q">{shut.reason}</p>}
+          {!order && overall.kind !== "stop" && cur && <ChooseOnly chosen={isChosen} shut={shut !== null} onChoose={choose} />}
           {!order && overall.kind !== "stop" && destroying.length > 0 && (
             <AcceptUnknowns rows={destroying} accepted={accepted} onAccept={setAccepted} />
           )}
@@ -202,6 +204,7 @@ export function MatchStation() {
           {order && (
             <p className="q">
               Ordered from {order.seller}, {formatMoney(order.priceMinor, order.currency)}
+              {order.line && `, line ${order.line} of the shop's order`}
               {order.lines?.map((l) => `, ${l.what} ${formatMoney(l.priceMinor * l.count, order.currency)}`).join("")}.{" "}
               {order.days &&
                 !arrived &&

@@ -1,10 +1,15 @@
 "use client";
 import { addDays, format } from "date-fns";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { Act } from "@/core/job";
 import { formatMoney, listed } from "@/core/quantity";
 import type { BuyToday } from "@/core/reorder";
+import { readItem } from "@/core/stock";
 import type { StockPageData } from "@/wire/stock";
 import { Plate } from "../controls/Plate";
+import { bindLine, isJobsPanel } from "./bindLine";
 import type { StockHandle } from "./useStock";
 import { itemWords } from "./words";
 
@@ -36,6 +41,28 @@ function MoneyBar({ parts }: { parts: { minor: number; words: string }[] }) {
   );
 }
 
+type PlacedOrder = Extract<Act, { type: "stock.ordered" }>["payload"];
+
+/**
+ * Lines of what is bought of one thing: a panel for each job that waits for one, the rest for the shelf; of anything else one line, as
+ * jobs take from what lies there.
+ */
+function linesOf(l: BuyToday["lines"][number], page: StockPageData, orders: StockHandle["orders"]) {
+  const count = Math.max(1, Math.round((l.forJobs + l.forShelf) / l.packs)) * l.packs;
+  const whole = { item: l.item, count, priceMinor: l.priceMinor };
+  if (readItem(l.item)?.kind !== "panel") return [whole];
+  const onWay = new Set(
+    Object.values(orders).flatMap((o) => o.lines.flatMap((x) => (x.job && x.item === l.item && !o.over[x.line] ? [x.job] : []))),
+  );
+  const jobs = page.needs.filter((n) => n.item === l.item && !n.shut && !onWay.has(n.job)).slice(0, l.forJobs);
+  const each = Math.round(l.priceMinor / count);
+  const shelf = count - jobs.length;
+  return [
+    ...jobs.map((n) => ({ item: l.item, count: 1, priceMinor: each, job: n.job })),
+    ...(shelf > 0 ? [{ item: l.item, count: shelf, priceMinor: l.priceMinor - each * jobs.length }] : []),
+  ];
+}
+
 /** Why something is not bought, in money. */
 function why(a: BuyToday["advice"][number], currency: string): string {
   const money = (m: number) => formatMoney(m, currency);
@@ -43,7 +70,7 @@ function why(a: BuyToday["advice"][number], currency: string): string {
   if (a.is === "noSeller")
     return a.must > 0
       ? "needed, and nobody is on record who sells it. Write down an offer, or what it cost when it comes."
-      : `${asked}, and nobody is on record who sells it.`;
+      : "asked for here before, and nobody is on record who sells it.";
   if (a.is === "doNotStock")
     return `do not stock. Waiting for one when it is ${asked} costs ${money(a.noneMinor)} a year; one lying here would cost more.`;
   if (a.is === "canWait") return "short of what is worth keeping; it waits for the next parcel, its own postage would cost more.";
@@ -53,9 +80,10 @@ function why(a: BuyToday["advice"][number], currency: string): string {
 /** What to buy today, from whom, and why not the rest: money decides, and is shown. */
 export function BuySide({ page, stock }: { page: StockPageData; stock: StockHandle }) {
   const { buy, currency } = page;
+  const router = useRouter();
   const [said, setSaid] = useState<string | null>(null);
   // An order placed here is not placed twice while the advice is read anew.
-  const placed = stock.log.state.shop.orders[page.nextOrder] !== undefined;
+  const placed = stock.orders[page.nextOrder] !== undefined;
   const latest = buy.parcels.reduce((d, p) => Math.max(d, p.lead.p50Days), 0);
   const order = () => {
     const first = Number(page.nextOrder.slice(2));
@@ -71,27 +99,32 @@ export function BuySide({ page, stock }: { page: StockPageData; stock: StockHand
           postageMinor: parcel.postageMinor,
           dueDays: Math.min(365, Math.max(1, Math.ceil(parcel.lead.p50Days))),
           days: { p50: Math.min(400, parcel.lead.p50Days), p80: Math.min(400, parcel.lead.p80Days) },
-          lines: lines.map((l, k) => {
-            const job = page.needs.find((x) => x.item === l.item)?.job;
-            const pack = Math.max(1, Math.round((l.forJobs + l.forShelf) / l.packs));
-            return {
-              line: `${order}.${k + 1}`,
-              item: l.item,
-              count: pack * l.packs,
-              priceMinor: l.priceMinor,
-              ...(l.forJobs > 0 && job ? { job } : {}),
-            };
-          }),
+          lines: lines.flatMap((l) => linesOf(l, page, stock.orders)).map((l, k) => ({ line: `${order}.${k + 1}`, ...l })),
           confirmed: true as const,
         },
       };
     });
-    setSaid(
-      stock.log.record(...acts)
-        ? `${acts.map((a) => a.payload.order).join(" and ")} on record: call or write it to the seller.`
-        : null,
-    );
+    if (!stock.log.record(...acts)) return setSaid(null);
+    const names = acts.map((a) => a.payload.order).join(" and ");
+    setSaid(`${names} on record: call or write it to the seller.`);
+    void bindAll(acts.map((a) => a.payload)).then((not) => {
+      if (not.length) setSaid(`${names} on record. ${not.join(" ")}`);
+    });
   };
+  /** Every panel that was ordered for a job stands in that job from now on. */
+  const bindAll = async (orders: readonly PlacedOrder[]): Promise<string[]> => {
+    const not: string[] = [];
+    for (const o of orders)
+      for (const l of o.lines) {
+        const line = { ...l, job: l.job ?? null };
+        if (!isJobsPanel(line)) continue;
+        const why = await bindLine(page, { ...o, days: o.days ?? null }, line);
+        if (why) not.push(`Not put into ${line.job}: ${why}`);
+      }
+    router.refresh();
+    return not;
+  };
+  const waits = page.needs.filter((n) => n.shut);
   const goods = [...buy.lines].sort((a, b) => b.priceMinor - a.priceMinor);
   return (
     <section aria-label="What to buy today">
@@ -115,7 +148,7 @@ export function BuySide({ page, stock }: { page: StockPageData; stock: StockHand
                     {l.forJobs > 0 &&
                       `${l.packs === 1 ? 1 : l.packs} for ${
                         page.needs
-                          .filter((n) => n.item === l.item)
+                          .filter((n) => n.item === l.item && !n.shut)
                           .map((n) => n.job)
                           .sort()
                           .join(", ") || "jobs"
@@ -161,6 +194,18 @@ export function BuySide({ page, stock }: { page: StockPageData; stock: StockHand
         <p role="status" className="mt-2">
           {said}
         </p>
+      )}
+      {waits.length > 0 && (
+        <ul className="mt-2" aria-label="Waits for a word">
+          {waits.map((n) => (
+            <li key={n.job} className="text-[15px]">
+              <Link className="link mono font-bold" href={`/jobs/${n.jobId}/match`} prefetch={false}>
+                {n.job}
+              </Link>{" "}
+              needs {itemWords(n.item)}, not in this order: {n.shut}
+            </li>
+          ))}
+        </ul>
       )}
       {buy.advice.length > 0 && (
         <details open={buy.lines.length === 0 || undefined} className="mt-3">

@@ -1,17 +1,50 @@
 "use client";
 import { addDays, differenceInCalendarDays, format } from "date-fns";
+import { useRouter } from "next/navigation";
 import { msOf, type ShopOrder } from "@/core/job";
 import { counted } from "@/core/quantity";
+import type { StockPageData } from "@/wire/stock";
 import { AskSeller } from "./AskSeller";
+import { bindLine, isJobsPanel, type OrderLine } from "./bindLine";
 import type { StockHandle } from "./useStock";
 import { amount, itemWords } from "./words";
 
 const SPAN = 21;
 
 /** Orders that are out, as parcels on one ruler of days: from likely to four in five. */
-export function Parcels({ stock, nowMs, onCame }: { stock: StockHandle; nowMs: number; onCame: (line: string) => void }) {
-  const { log } = stock;
-  const open = Object.entries(log.state.shop.orders).filter(([, o]) => o.lines.some((l) => !o.over[l.line] && l.came < l.count));
+export function Parcels({
+  page,
+  stock,
+  onCame,
+  onSaid,
+}: {
+  page: StockPageData;
+  stock: StockHandle;
+  onCame: (line: string) => void;
+  onSaid: (words: string) => void;
+}) {
+  const { log, orders } = stock;
+  const { nowMs } = page;
+  const router = useRouter();
+  /** Cancelled in the order, and in the job it stands in. */
+  const cancel = async (order: string, l: OrderLine) => {
+    const done = log.record({ type: "stock.orderMoved", payload: { order, is: "cancelled", lines: [l.line], note: "" } });
+    const at = page.lines[l.line];
+    if (!done || at?.is !== "out") return;
+    const { actOn } = await import("@/client/actOn");
+    const why = await actOn(at.id, {
+      type: "match.returned",
+      payload: { reason: "neverCame", note: `${order} cancelled`, kept: [] },
+    });
+    onSaid(why ? `${at.job} still waits for it: ${why}` : `${at.job} waits for it no more: pick another in its Match.`);
+    router.refresh();
+  };
+  const put = async (o: ShopOrder, l: OrderLine) => {
+    const why = await bindLine(page, o, l);
+    onSaid(why ? `Not put into ${l.job}: ${why}` : `${l.job} waits for it now.`);
+    router.refresh();
+  };
+  const open = Object.entries(orders).filter(([, o]) => o.lines.some((l) => !o.over[l.line] && l.came < l.count));
   if (open.length === 0) return null;
   const day = (o: ShopOrder, d: number) => differenceInCalendarDays(addDays(msOf(o.clock), Math.ceil(d)), nowMs);
   const pc = (d: number) => `${(Math.max(-1, Math.min(SPAN, d)) / (SPAN + 1)) * 100 + 100 / (SPAN + 1)}%`;
@@ -60,6 +93,7 @@ export function Parcels({ stock, nowMs, onCame }: { stock: StockHandle; nowMs: n
                     <span>
                       {amount(l.item, l.count)}
                       {l.job ? ` for ${l.job}` : " for the shelf"}
+                      {isJobsPanel(l) && !page.lines[l.line] && !o.over[l.line] && l.came < l.count && ", not in the job yet"}
                       {o.over[l.line]
                         ? `, ${o.over[l.line]}`
                         : l.came >= l.count
@@ -71,19 +105,20 @@ export function Parcels({ stock, nowMs, onCame }: { stock: StockHandle; nowMs: n
                   </div>
                   {!o.over[l.line] && l.came < l.count && (
                     <>
-                      <button type="button" className="btn" onClick={() => onCame(l.line)}>
-                        Came
-                      </button>
+                      {isJobsPanel(l) && !page.lines[l.line] && page.needs.some((n) => n.job === l.job && n.item === l.item) ? (
+                        <button type="button" className="btn" onClick={() => void put(o, l)}>
+                          Put it in
+                        </button>
+                      ) : (
+                        <button type="button" className="btn" onClick={() => onCame(l.line)}>
+                          Came
+                        </button>
+                      )}
                       <button
                         type="button"
                         className="link"
-                        aria-label={`Cancel ${itemWords(l.item)} of ${id}`}
-                        onClick={() =>
-                          log.record({
-                            type: "stock.orderMoved",
-                            payload: { order: id, is: "cancelled", lines: [l.line], note: "" },
-                          })
-                        }
+                        aria-label={`Cancel ${itemWords(l.item)} of ${id} for ${l.job ?? "the shelf"}`}
+                        onClick={() => void cancel(id, l)}
                       >
                         Cancel
                       </button>

@@ -1,24 +1,26 @@
 "use client";
-import { format } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { read } from "@/client/device";
-import { msOf, placeOf, ruleOf } from "@/core/job";
+import { codeKey } from "@/core/panel";
 import { counted } from "@/core/quantity";
+import { readItem } from "@/core/stock";
 import type { StockPageData } from "@/wire/stock";
 import { Sheet } from "../controls/Sheet";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { Hatch } from "../draw/Hatch";
 import { HELD_SAYS } from "../job/held";
-import { Brand } from "../shell/JobStrip";
 import { nextTheme } from "../shell/theme";
 import { BuySide } from "./BuySide";
+import type { OrderLine } from "./bindLine";
 import { CameIn, type CameInStart } from "./CameIn";
 import { ItemSide, type LotAct } from "./ItemSide";
+import { JobPanelCame } from "./JobPanelCame";
 import { NotTakenList } from "./NotTakenList";
 import { Parcels } from "./Parcels";
 import { StockShelves } from "./StockShelves";
+import { StockStrip } from "./StockStrip";
 import { Breaches, ToCount } from "./ToCount";
 import { useStock } from "./useStock";
 import { itemWords } from "./words";
@@ -29,7 +31,7 @@ const NOTHING: CameInStart = { line: null, seller: "", label: "", item: null };
 export function Stock({ page }: { page: StockPageData }) {
   const router = useRouter();
   const stock = useStock(page);
-  const { log, shelves } = stock;
+  const { log, shelves, orders } = stock;
   const [chosen, setChosen] = useState<string | null>(null);
   const [act, setAct] = useState<{ lot: string; is: LotAct } | null>(null);
   const [came, setCame] = useState<CameInStart | null>(null);
@@ -47,16 +49,27 @@ export function Stock({ page }: { page: StockPageData }) {
     setAct(null);
     log.clearRefusal();
   };
-  const cameFor = (line: string) => {
-    for (const o of Object.values(log.state.shop.orders)) {
+  const cameFor = (line: string, label = "") => {
+    for (const o of Object.values(orders)) {
       const l = o.lines.find((x) => x.line === line);
-      if (l) setCame({ line: l, seller: o.seller, label: "", item: null });
+      if (l) setCame({ line: l, seller: o.seller, label, item: null });
     }
   };
+  /** A panel that is on its way, by the code of its label: for a job before the shelf. */
+  const onWay = (text: string): OrderLine | undefined =>
+    Object.values(orders)
+      .flatMap((o) => o.lines.filter((l) => !o.over[l.line] && l.came < l.count))
+      .filter((l) => readItem(l.item)?.kind === "panel" && codeKey(readItem(l.item)!.what) === codeKey(text))
+      .sort((a, b) => Number(b.job !== null) - Number(a.job !== null))[0];
   /** A label, a code or a place: a lot opens, what is not known comes in by it. */
   const look = (text: string) => {
     const t = text.trim().toLowerCase();
     if (!t) return;
+    const parcel = shelves.some((i) => i.lots.some((l) => l.lot.toLowerCase() === t)) ? undefined : onWay(text);
+    if (parcel) {
+      setTyped("");
+      return cameFor(parcel.line, page.lines[parcel.line] ? text.trim() : "");
+    }
     const hit =
       shelves.find((i) => i.lots.some((l) => l.lot.toLowerCase() === t)) ??
       shelves.find((i) => i.what.toLowerCase() === t) ??
@@ -102,63 +115,20 @@ export function Stock({ page }: { page: StockPageData }) {
     window.addEventListener("keydown", leave);
     return () => window.removeEventListener("keydown", leave);
   }, []);
-  const last = log.canTakeBack;
   return (
     <div className="frame">
       <Hatch id="kept" />
-      <header className="strip">
-        <div className="facts">
-          <Brand />
-          <div className="fact">
-            <b>Stock</b>
-            <span suppressHydrationWarning>{format(page.nowMs, "EEE d MMM, HH:mm")}</span>
-          </div>
-          <div className="fact">
-            <b>{short.length === 0 ? "Nothing short" : `${counted(short.length, "thing")} short`}</b>
-            <span>
-              {waiting.size === 0
-                ? "no job waits for stock"
-                : `${counted(waiting.size, "job")} ${waiting.size === 1 ? "waits" : "wait"} for ${short.length === 1 ? "it" : "them"}`}
-            </span>
-          </div>
-          <div className="finder">
-            <form
-              className="grow"
-              onSubmit={(e) => {
-                e.preventDefault();
-                look(typed);
-              }}
-            >
-              <input
-                ref={find}
-                value={typed}
-                onChange={(e) => setTyped(e.target.value)}
-                placeholder="Scan, code or shelf"
-                aria-label="Scan, code or shelf"
-                maxLength={80}
-                autoComplete="off"
-              />
-            </form>
-            <kbd>/</kbd>
-          </div>
-          <button type="button" className="fact flex items-center gap-2 camein" onClick={() => setCame(NOTHING)}>
-            <b>Came in</b>
-            <kbd>A</kbd>
-          </button>
-        </div>
-        <p className="stocklegend">
-          <b>Everything in its own shape.</b>
-          <span className="key free" /> here and free
-          <span className="key kept" /> here, kept for a job
-          <span className="key need" /> needed, not here
-          <span className="grow" />
-          {last && (
-            <button type="button" className="link" onClick={() => log.takeBack()}>
-              Take back: {ruleOf(last.type).name}, {format(msOf(placeOf(last)), "HH:mm")} <kbd>Z</kbd>
-            </button>
-          )}
-        </p>
-      </header>
+      <StockStrip
+        nowMs={page.nowMs}
+        short={short.length}
+        waiting={waiting.size}
+        log={log}
+        typed={typed}
+        onType={setTyped}
+        onLook={look}
+        onCameIn={() => setCame(NOTHING)}
+        find={find}
+      />
       <main className="benchmain">
         <h1 className="vh">Stock</h1>
         <StockShelves shelves={shelves} sizes={page.sizes} chosen={chosen} onChoose={(i) => choose(i === chosen ? null : i)} />
@@ -183,7 +153,7 @@ export function Stock({ page }: { page: StockPageData }) {
           ) : (
             <>
               <BuySide page={page} stock={stock} />
-              <Parcels stock={stock} nowMs={page.nowMs} onCame={cameFor} />
+              <Parcels page={page} stock={stock} onCame={cameFor} onSaid={setSaid} />
               <ToCount
                 page={page}
                 onCount={(c) => {
@@ -212,7 +182,19 @@ export function Stock({ page }: { page: StockPageData }) {
         onClose={() => setCame(null)}
         title={came?.line ? `${itemWords(came.line.item)} came` : "Something came in"}
       >
-        {came && (
+        {came?.line && page.lines[came.line.line]?.is === "out" && (
+          <JobPanelCame
+            line={came.line}
+            jobId={page.lines[came.line.line]!.id}
+            label={came.label}
+            onDone={(words) => {
+              setCame(null);
+              setSaid(words);
+              router.refresh();
+            }}
+          />
+        )}
+        {came && !(came.line && page.lines[came.line.line]?.is === "out") && (
           <CameIn
             stock={stock}
             start={came}

@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
-import { type Snapshots, STOCK_LOG, stockFromLog } from "@/core/job";
+import { type ShopOrder, type Snapshots, STOCK_LOG, stockFromLog, withJobLines } from "@/core/job";
 import { foldStock, type ShelfItem, type StockState, shelvesOf } from "@/core/stock";
 import type { StockPageData } from "@/wire/stock";
 import { type JobLogHandle, useJobLog } from "../job/useJobLog";
@@ -10,6 +10,8 @@ export interface StockHandle {
   log: JobLogHandle;
   state: StockState;
   shelves: ShelfItem[];
+  /** Orders of the shop, with what jobs say of their lines. */
+  orders: Record<string, ShopOrder>;
 }
 
 /** The log of the stock relies on no reference data. */
@@ -26,12 +28,13 @@ export function useStock(page: StockPageData): StockHandle {
     const lately = more.map((e) => ({ ...e, clock: `2${e.clock}` }));
     return foldStock([...page.baseline, ...lately]);
   }, [page.baseline, log.events, told]);
+  const orders = useMemo(() => withJobLines(log.state.shop.orders, page.lines), [log.state, page.lines]);
   const shelves = useMemo(() => {
-    const coming = Object.values(log.state.shop.orders).flatMap((o) =>
+    const coming = Object.values(orders).flatMap((o) =>
       o.lines.filter((l) => !o.over[l.line] && l.came < l.count).map((l) => ({ item: l.item, count: l.count - l.came })),
     );
     return shelvesOf(fresh, page.needs, coming);
-  }, [fresh, page.needs, log.state]);
+  }, [fresh, page.needs, orders]);
   // What the server has by now is read again, so that jobs' own acts and its advice are as new as this.
   const sent = log.events.length - log.unsent;
   const [readAt, setReadAt] = useState(page.events.length);
@@ -47,5 +50,5 @@ export function useStock(page: StockPageData): StockHandle {
       last: log.state.last?.id ?? "",
     });
   }, [log.unsent, log.state.last]);
-  return { log, state: fresh, shelves };
+  return { log, state: fresh, shelves, orders };
 }

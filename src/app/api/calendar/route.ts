@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { setCalendar } from "@/server/figures";
+import { setCalendar } from "@/server/calendar";
 import { guarded } from "@/server/guarded";
 import { json, readJson } from "@/server/http";
 

@@ -1,4 +1,4 @@
-import { TABLES_OF_FIGURES, tableCsv } from "@/server/figures";
+import { TABLES_OF_FIGURES, tableCsv } from "@/server/figureTables";
 import { guarded } from "@/server/guarded";
 import { problem } from "@/server/http";
 

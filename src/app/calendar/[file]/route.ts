@@ -1,5 +1,5 @@
 import { timingSafeEqual } from "node:crypto";
-import { calendarSecret, readCalendar } from "@/server/figures";
+import { calendarSecret, readCalendar } from "@/server/calendar";
 import { guarded } from "@/server/guarded";
 import { readHabits } from "@/server/habits";
 import { problem } from "@/server/http";

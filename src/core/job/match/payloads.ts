@@ -21,6 +21,8 @@ export const matchPayloads = {
       .array(z.strictObject({ what: text(80), count: z.int().min(1).max(99), priceMinor: z.int().min(0) }))
       .max(20)
       .optional(),
+    /** The line of an order of the shop that brings it; missing = an order of its own. */
+    line: text(80).optional(),
     guarantee: z
       .strictObject({ days: z.int().min(0).max(3650), excludes: z.string().trim().max(200), filmsOffEndsReturn: z.boolean() })
       .optional(),

@@ -4,11 +4,12 @@ import { itemName, screwItem, tapeItem } from "../../stock/items";
 import { tapeFor } from "../../stock/tape";
 import { type CutPiece, cutList, piecesOf } from "../../tape";
 import { placeOf } from "../clock";
-import { panelIsHere } from "../derived";
+import { fitOf, type JobView, panelIsHere } from "../derived";
 import type { JobEvent } from "../event";
 import { counting } from "../fold";
 import { arrivalItems } from "../match/arrivalItems";
-import type { JobState, Snapshots } from "../state";
+import { mayOrder } from "../match/order";
+import type { Snapshots } from "../state";
 import { OWN_SHELF } from "./ownShelf";
 
 /** Something a job will still take. */
@@ -16,6 +17,9 @@ export interface StockNeed {
   item: string;
   /** Pieces, or mm of tape. */
   count: number;
+  /** Of a panel: which one was chosen, and why it must not be ordered with other things. */
+  panelHash?: string;
+  shut?: string;
 }
 
 type Told = StockEvent extends infer E ? (E extends unknown ? Omit<E, "id" | "clock" | "device"> : never) : never;
@@ -40,6 +44,8 @@ class Teller {
   private number = "";
   private own = false;
   private price: number | undefined;
+  /** The line of an order of the shop that brings it. */
+  private line: string | undefined;
   private arrived = false;
   private good = new Set<string>();
   /** What the repair replaces. */
@@ -85,6 +91,7 @@ class Teller {
         state: "new",
         test: "lookedAt",
         job: this.number,
+        ...(this.line === undefined ? {} : { orderLine: this.line }),
         ...(this.price === undefined ? {} : { priceMinor: this.price }),
       },
       { type: "stock.reserved", item: this.panel, count: 1, job: this.number },
@@ -116,6 +123,7 @@ class Teller {
       case "match.ordered":
         this.own = e.payload.seller === OWN_SHELF;
         this.price = this.own ? undefined : e.payload.priceMinor;
+        this.line = e.payload.line;
         this.arrived = false;
         this.good.clear();
         if (this.own) {
@@ -261,13 +269,20 @@ export const stockFromLog = (events: readonly JobEvent[]): StockEvent[] =>
   );
 
 /**
- * What a job will still take: the panel while none is here or on its way, and the tape of what is not laid yet, mm.
- * @example stockNeeds(emptyState(), null).length // 0
+ * What a job will still take: the panel while none is here or on its way, and the tape of what is not laid yet, mm. A panel that may
+ * not be ordered says why.
+ * @example stockNeeds({ state: emptyState(), snapshots: {} }, null).length // 0
  */
-export function stockNeeds(s: JobState, build: Build | null): StockNeed[] {
+export function stockNeeds(v: JobView, build: Build | null): StockNeed[] {
+  const s = v.state;
   if (s.closed || s.handedOn) return [];
   const needs: StockNeed[] = [];
-  if (s.match.chosen && !s.match.order && !panelIsHere(s)) needs.push({ item: itemName("panel", s.match.chosen.code), count: 1 });
+  if (s.match.chosen && !s.match.order && !panelIsHere(s)) {
+    const { code, panelHash } = s.match.chosen;
+    const along = fitOf(v)?.rows.find((r) => r.verdict === "change" && r.change && r.change.costMinor > 0);
+    const shut = mayOrder(v, [])?.reason ?? (along ? `It takes ${along.change!.part} with it: order both in its Match.` : null);
+    needs.push({ item: itemName("panel", code), count: 1, panelHash, ...(shut ? { shut } : {}) });
+  }
   if (!build || build.subject.bringsTape || s.subject === "fixed" || s.bond.pressed) return needs;
   const by = new Map<string, number>();
   for (const c of cutList(build))

@@ -83,8 +83,10 @@ describe("what a job takes from the stock is told by its log", () => {
   });
   it("what is still to be laid is needed; what is laid is not", () => {
     const before = plannedJob("C");
-    expect(Object.fromEntries(stockNeeds(before.state, kestrel).map((n) => [n.item, n.count]))).toEqual(BY_HAND);
-    expect(stockNeeds(whole.state, kestrel)).toEqual([]);
+    expect(Object.fromEntries(stockNeeds({ state: before.state, snapshots }, kestrel).map((n) => [n.item, n.count]))).toEqual(
+      BY_HAND,
+    );
+    expect(stockNeeds({ state: whole.state, snapshots }, kestrel)).toEqual([]);
   });
   it("a panel sent back leaves the shelf, and nothing stays kept for the job", () => {
     const b = plannedJob("C");
