@@ -322,3 +322,39 @@ test("a seller asked after an order answers short, wrong, late or not at all: sa
   await bench.settled();
   await expect(old.locator("p").first()).toContainText(/confirmed|shipped/);
 });
+
+test("an old panel gives what it still gives only once somebody said it was never wet; a lid what its build names, each against its minutes", async ({
+  bench,
+  page,
+}) => {
+  const put = async (type: string, payload: unknown) =>
+    expect((await bench.actElsewhere(STOCK, type, payload)).reason).toBeNull();
+  await put("stock.received", { item: "donor/lid, Kestrel 14", lot: "D-LID", count: 1, place: "box of lids 2", state: "used" });
+  await stock(page, bench.url);
+  await thing(page, "donor/panel TQ116WHA-R02").click();
+  const gives = page.locator("[data-donor]");
+  await expect(gives).toContainText("Never its glass or its cell");
+  await expect(gives.getByRole("button", { name: "Taken off" })).toHaveCount(0);
+  await gives.getByRole("button", { name: "Wet, or not known" }).click();
+  await expect(gives).toContainText("Nothing of it is taken");
+  await expect(gives.getByRole("button", { name: "Taken off" })).toHaveCount(0);
+  await gives.getByRole("button", { name: "No, dry" }).click();
+  const tabs = gives.locator('[data-part="part/tab set, TQ116WHA-R02"]');
+  // Ten minutes at 42.00 cost 7.00, a new set 3.00: only when it lies open anyway.
+  await expect(tabs).toContainText("Not worth it");
+  await expect(tabs).toContainText("against 7.00 EUR for 10 min");
+  await gives.getByText("It lies open on the bench anyway").click();
+  await expect(tabs).toContainText("Worth it");
+  await tabs.getByRole("button", { name: "Taken off" }).click();
+  await expect(tabs).toContainText("Taken.");
+  await bench.settled();
+  await expect(thing(page, "part/tab set, TQ116WHA-R02")).toContainText("1 here");
+
+  await page.keyboard.press("Escape");
+  await thing(page, "donor/lid, Kestrel 14").click();
+  await gives.getByRole("button", { name: "No, dry" }).click();
+  await expect(gives.locator('[data-part="part/bezel, Ostrel Kestrel 14"]')).toBeVisible();
+  // The base and the pack are no part of a lid.
+  await expect(gives.locator('[data-part*="base cover"]')).toHaveCount(0);
+  await expect(gives.locator('[data-part*="battery"]')).toHaveCount(0);
+});

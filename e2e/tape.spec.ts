@@ -77,3 +77,37 @@ test("tape is chosen for the gap, measured again, cut at true size, laid, and ta
   const late = await bench.actElsewhere(id, "plan.tapeChosen", { widthMm: 4, pliesMm: [0.3] });
   expect(late.reason).toMatch(/laid already/);
 });
+
+test("tape past its date is a question: a strip of it is peeled first, and what it said stands in the job", async ({
+  bench,
+  page,
+}) => {
+  const STOCK = "00000000-0000-4000-8000-0000000057c0";
+  const put = async (type: string, payload: unknown) =>
+    expect((await bench.actElsewhere(STOCK, type, payload)).reason).toBeNull();
+  await put("stock.scrapped", { item: "tape/4x0.5", count: 500, lot: "R-04-1", why: "dusty" });
+  await put("stock.received", { item: "tape/4x0.5", lot: "R-OLD", count: 5000, place: "drawer 2", expires: "2024-01-28" });
+  const id = await bench.job("H-2417", "plan");
+  if (await bench.plate.isVisible()) {
+    await bench.letGo();
+    await bench.key("Space");
+  }
+  await bench.settled();
+  const tape = page.getByRole("region", { name: "Tape for this gap" });
+  await tape.getByLabel("Pocket measured, mm").fill("3.16");
+  await tape.getByLabel("Panel measured, mm").fill("2.60");
+  const use = tape.getByRole("button", { name: /^Use 0.5 mm/ });
+  await expect(tape.locator('[data-plies="0.5"]')).toContainText("R-OLD is over its date");
+  await use.click();
+  // Asked, not taken: and asked again it folds away.
+  await expect(tape.getByText("Peel a strip of R-OLD first")).toBeVisible();
+  await expect(use).toHaveText("Use");
+  await use.click();
+  await expect(tape.getByText("Peel a strip of R-OLD first")).toHaveCount(0);
+  await use.click();
+  await tape.getByRole("button", { name: "It held" }).click();
+  await expect(use).toHaveText("In use");
+  await bench.settled();
+  const chosen = (await bench.events(id)).filter((e) => e.type === "plan.tapeChosen").at(-1)!;
+  expect(chosen.payload).toMatchObject({ pliesMm: [0.5], peeled: ["R-OLD"] });
+});

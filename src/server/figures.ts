@@ -2,7 +2,7 @@ import { shareInterval } from "@/core/chance";
 import { msOf, OWN_SHELF } from "@/core/job";
 import { median } from "@/core/numeric";
 import { shopFigures, spreadOf } from "@/core/shopReport";
-import { ITEM_KINDS, lotWorth, readItem } from "@/core/stock";
+import { goodUntil, ITEM_KINDS, lotWorth, readItem } from "@/core/stock";
 import { connection } from "@/data/connection";
 import { listReference } from "@/data/referenceStore";
 import type { FiguresPageData, SellerFigures } from "@/wire/figures";
@@ -87,9 +87,10 @@ export async function readFigures(nowMs: number): Promise<FiguresPageData> {
       valueMinor: lots.reduce((n, l) => n + (l.priceMinor === null ? 0 : lotWorth(l)), 0),
       unpriced: lots.filter((l) => l.priceMinor === null && readItem(l.item)?.kind !== "donor").length,
       lots: lots.length,
-      expiring: lots
-        .filter((l) => l.expires !== null && Date.parse(l.expires) - nowMs < 60 * DAY_MS)
-        .map((l) => ({ lot: l.lot, item: l.item, expires: l.expires! })),
+      expiring: lots.flatMap((l) => {
+        const until = goodUntil(l, msOf);
+        return until !== null && Date.parse(until) - nowMs < 60 * DAY_MS ? [{ lot: l.lot, item: l.item, expires: until }] : [];
+      }),
       breaches: stock.state.breaches.length,
       tape: Object.entries(stock.state.items).flatMap(([item, i]) => {
         if (readItem(item)?.kind !== "tape") return [];

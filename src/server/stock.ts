@@ -1,7 +1,7 @@
 import type { Offer } from "@/core/catalogue";
 import { msOf, OWN_SHELF, type ShopOrder } from "@/core/job";
 import { codeKey } from "@/core/panel";
-import { readItem, readTape, type StockEvent, type StockLot, type StockState, shelvesOf, toCount } from "@/core/stock";
+import { goodUntil, readItem, readTape, type StockEvent, type StockLot, type StockState, shelvesOf, toCount } from "@/core/stock";
 import type { RollHere } from "@/core/tape";
 import { connection } from "@/data/connection";
 import { cardSeqs } from "@/data/jobListStore";
@@ -11,6 +11,7 @@ import type { StockPageData, StockToday } from "@/wire/stock";
 import { adviseBuying } from "./buying";
 import { benchCards } from "./jobList";
 import { readReference } from "./reference";
+import { salvageRows } from "./salvage";
 import { tradeOf } from "./sellers";
 import { readStock } from "./stockState";
 
@@ -25,6 +26,7 @@ export const comingOf = (orders: Record<string, ShopOrder>): { item: string; cou
 /** A state as a log begun anew: one receipt for each lot, one word for each thing kept. */
 function baselineOf(s: StockState): StockEvent[] {
   const lots = Object.values(s.lots).filter((l) => l.left > 0);
+  const until = (l: StockLot) => goodUntil(l, msOf);
   return [
     ...lots.map(
       (l, k): StockEvent => ({
@@ -36,7 +38,7 @@ function baselineOf(s: StockState): StockEvent[] {
         count: l.left,
         place: l.place,
         state: l.state,
-        ...(l.expires === null ? {} : { expires: l.expires }),
+        ...(until(l) === null ? {} : { expires: until(l)! }),
         ...(l.test === null ? {} : { test: l.test as never }),
         ...(l.priceMinor === null ? {} : { priceMinor: l.priceMinor }),
       }),
@@ -99,6 +101,7 @@ export async function readStockPage(nowMs: number): Promise<StockPageData> {
       breaches,
     })),
     sizes,
+    salvage: salvageRows(read.state, ref, nowMs),
     buy: await adviseBuying(read, mayBuy, coming, nowMs),
     currency: ref.quote?.data.currency ?? "EUR",
     sellers: Object.keys(sellers).sort(),
@@ -172,6 +175,6 @@ export async function rollsHere(): Promise<RollHere[]> {
   const { state } = await readStock();
   return Object.values(state.lots).flatMap((l) => {
     const tape = readTape(l.item);
-    return tape && l.left > 0 ? [{ lot: l.lot, ...tape, leftMm: l.left, place: l.place, expires: l.expires }] : [];
+    return tape && l.left > 0 ? [{ lot: l.lot, ...tape, leftMm: l.left, place: l.place, expires: goodUntil(l, msOf) }] : [];
   });
 }

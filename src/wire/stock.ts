@@ -1,11 +1,17 @@
 import type { JobEvent, LineInJob, Payload, StockNeed } from "@/core/job";
 import type { BuyToday } from "@/core/reorder";
-import type { StockEvent } from "@/core/stock";
+import type { SalvagePart, StockEvent, Worth } from "@/core/stock";
 
 /** What a panel of the shelf looks like, where the catalogue knows it. */
 export interface PanelSize {
   widthMm: number;
   heightMm: number;
+}
+
+/** A part a donor still gives: what a new one costs, of all pieces, and whether taking it pays. */
+export interface SalvageRow extends SalvagePart, Worth {
+  /** The price is of what this shop bought. */
+  known: boolean;
 }
 
 /** Everything the page of the stock starts with. */
@@ -23,6 +29,8 @@ export interface StockPageData {
   count: { lot: string; item: string; left: number; place: string; days: number; breaches: number }[];
   /** Sizes of panels, by code. */
   sizes: Record<string, PanelSize>;
+  /** What donors still give, by their lot. */
+  salvage: Record<string, SalvageRow[]>;
   buy: BuyToday;
   currency: string;
   sellers: string[];

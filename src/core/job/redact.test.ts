@@ -20,6 +20,7 @@ const STAYS = [
   "match.arrived.codeRead",
   "match.chosen.code",
   "match.ordered.currency",
+  "match.ordered.line",
   "match.ordered.seller",
   "open.found.words",
   "open.stuck.target",

@@ -25,6 +25,8 @@ export interface StockLot {
   /** Clocks of when it came in and when it was counted last. */
   since: string;
   counted: string | null;
+  /** Clock of the first that was used of it; null while it is whole. */
+  opened: string | null;
 }
 export interface StockReservation {
   job: string;
@@ -59,10 +61,11 @@ class Shelf {
   readonly flow = { received: 0, salvaged: 0, used: 0, scrapped: 0, corrected: 0 };
 
   /** Takes from lots: the one named, else earliest expiry, then lowest lot. Returns what could not be taken. */
-  take(count: number, lot: string | undefined): number {
+  take(count: number, lot: string | undefined, openedAt: string | null): number {
     let n = count;
     const from = (l: StockLot) => {
       const k = Math.min(l.left, n);
+      if (k > 0) l.opened ??= openedAt;
       l.left -= k;
       this.onHand -= k;
       n -= k;
@@ -137,6 +140,7 @@ export function foldStock(events: readonly StockEvent[]): StockState {
           priceMinor: (e.type === "stock.received" ? e.priceMinor : undefined) ?? null,
           since: e.clock,
           counted: null,
+          opened: null,
         };
         lots.set(e.lot, lot);
         s.lots.push(lot);
@@ -169,7 +173,7 @@ export function foldStock(events: readonly StockEvent[]): StockState {
       case "stock.scrapped": {
         item = e.item;
         const s = shelf(item);
-        const short = s.take(e.count, e.lot);
+        const short = s.take(e.count, e.lot, e.type === "stock.used" ? e.clock : null);
         s.flow[e.type === "stock.used" ? "used" : "scrapped"] += e.count - short;
         if (short > 0) breach(`${short} of ${item} ${e.type === "stock.used" ? "used" : "scrapped"} that stock did not hold`);
         const r = e.type === "stock.used" && e.job !== undefined ? reservation(s, e.job) : undefined;

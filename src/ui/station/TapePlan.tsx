@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import { useState } from "react";
 import { candidateOf } from "@/core/job";
 import { counted, listed, mm, readLength } from "@/core/quantity";
@@ -36,7 +37,7 @@ export function TapePlan() {
     odd.length ? {} : { ...(pocketMm ? { pocketMm } : {}), ...(panelMm ? { panelMm } : {}) },
     new Date(nowMs).toISOString(),
   );
-  const choose = (o: TapeOptions, offer: TapeOffer) =>
+  const choose = (o: TapeOptions, offer: TapeOffer, peeled?: readonly string[]) =>
     log.record({
       type: "plan.tapeChosen",
       payload: {
@@ -51,6 +52,7 @@ export function TapePlan() {
           : {}),
         ...(pocketMm && !odd.length ? { pocketMm } : {}),
         ...(panelMm && !odd.length ? { panelMm } : {}),
+        ...(peeled ? { peeled: [...peeled] } : {}),
       },
     });
   return (
@@ -118,9 +120,10 @@ function ForWidth({
   o: TapeOptions;
   rolls: readonly RollHere[];
   chosen: readonly number[] | null;
-  choose: (o: TapeOptions, offer: TapeOffer) => void;
+  choose: (o: TapeOptions, offer: TapeOffer, peeled?: readonly string[]) => void;
 }) {
   const [asked, setAsked] = useState<string | null>(null);
+  const tried = o.offers.find((x) => x.pliesMm.join() === asked);
   const is = (x: TapeOffer) => chosen !== null && x.pliesMm.join() === chosen.join();
   const best = o.offers.find(is) ?? o.offers[0];
   if (!o.choice || !best)
@@ -160,7 +163,7 @@ function ForWidth({
               {x.overDate.length > 0 && (
                 <b className="text-change">
                   ; {listed(x.overDate)} {x.overDate.length === 1 ? "is" : "are"} over {x.overDate.length === 1 ? "its" : "their"}{" "}
-                  date: try it on a scrap first
+                  date
                 </b>
               )}
               {x.cuts.some((c) => !c.ok) && <b className="text-change">; no roll is long enough</b>}
@@ -172,17 +175,41 @@ function ForWidth({
               aria-label={`Use ${x.pliesMm.join(" + ")} mm, ${o.widthMm} mm wide`}
               disabled={!x.row.fitsRss}
               onClick={() => {
-                // Tape over its date is taken only by somebody who said so.
-                if (x.overDate.length && asked !== x.pliesMm.join()) return setAsked(x.pliesMm.join());
+                // Tape over its date is taken only where a strip of it was tried.
+                if (x.overDate.length) return setAsked(asked === x.pliesMm.join() ? null : x.pliesMm.join());
                 choose(o, x);
                 setAsked(null);
               }}
             >
-              {is(x) ? "In use" : x.overDate.length && asked === x.pliesMm.join() ? "Use it all the same" : "Use"}
+              {is(x) ? "In use" : "Use"}
             </button>
           </li>
         ))}
       </ul>
+      {tried && (
+        <fieldset className="look" style={{ display: "block" }}>
+          <legend className="font-bold">Peel a strip of {listed(tried.overDate)} first</legend>
+          <p>
+            Stick 50 mm of it on clean glass, press it, wait a minute, pull it off. Old tape lets go without a pull, or leaves its
+            glue behind.
+          </p>
+          <p className="flex flex-wrap gap-2 mt-2">
+            <button
+              type="button"
+              className="btn"
+              onClick={() => {
+                choose(o, tried, tried.overDate);
+                setAsked(null);
+              }}
+            >
+              It held
+            </button>
+            <Link className="btn quiet" href="/stock" prefetch={false}>
+              It let go: throw it away in Stock
+            </Link>
+          </p>
+        </fieldset>
+      )}
       {verdict === "none" && (
         <p className="q">
           The nearest leaves it {sits(best.row.flushMm)}. Proud it presses on the bezel and its corners; deep it looks sunk and

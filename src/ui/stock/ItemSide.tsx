@@ -3,7 +3,9 @@ import { useState } from "react";
 import type { Act } from "@/core/job";
 import { readNumber } from "@/core/quantity";
 import type { ShelfItem, StockLot } from "@/core/stock";
+import type { StockPageData } from "@/wire/stock";
 import { NumberField } from "../controls/NumberField";
+import { DonorGives } from "./DonorGives";
 import type { StockHandle } from "./useStock";
 import { amount, itemWords, STATE_WORDS, TEST_WORDS } from "./words";
 
@@ -23,8 +25,12 @@ export function ItemSide({
   act,
   onAct,
   onClose,
+  salvage,
+  currency,
 }: {
   item: ShelfItem;
+  salvage: StockPageData["salvage"];
+  currency: string;
   stock: StockHandle;
   /** The lot and act asked for, or null. */
   act: { lot: string; is: LotAct } | null;
@@ -76,6 +82,7 @@ export function ItemSide({
                 ))}
               </div>
             )}
+            {salvage[l.lot] && <DonorGives donor={l} rows={salvage[l.lot]!} currency={currency} stock={stock} />}
           </li>
         ))}
       </ul>

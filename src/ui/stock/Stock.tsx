@@ -149,7 +149,15 @@ export function Stock({ page }: { page: StockPageData }) {
             </p>
           )}
           {item ? (
-            <ItemSide item={item} stock={stock} act={act} onAct={setAct} onClose={() => choose(null)} />
+            <ItemSide
+              item={item}
+              stock={stock}
+              salvage={page.salvage}
+              currency={page.currency}
+              act={act}
+              onAct={setAct}
+              onClose={() => choose(null)}
+            />
           ) : (
             <>
               <BuySide page={page} stock={stock} />

@@ -14,7 +14,8 @@ export function itemWords(item: string): string {
   if (tape) return `Tape ${tape.widthMm} × ${tape.thicknessMm.toFixed(2)} mm`;
   const screw = readScrew(item);
   if (screw) return `${screw.thread} × ${screw.lengthMm} ${screw.head}`;
-  return readItem(item)?.what ?? item;
+  const what = readItem(item)?.what ?? item;
+  return item.startsWith("donor/panel ") ? `Old ${what}` : what;
 }
 
 export const STATE_WORDS: Readonly<Record<string, string>> = {

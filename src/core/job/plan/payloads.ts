@@ -24,6 +24,8 @@ export const planPayloads = {
       .array(z.record(key, text(60)))
       .max(2)
       .optional(),
+    /** Rolls past their date of which a test strip was peeled, and held. */
+    peeled: z.array(text(80)).min(1).max(20).optional(),
   }),
   /** What makes a strip let go here, as the search for passes found it: the plan's minutes, kit and risk follow it. */
   "plan.warmingChosen": z.strictObject({
