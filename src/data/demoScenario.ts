@@ -75,10 +75,13 @@ export async function loadReference(
   wanted: (file: string, kind: ReferenceKind) => boolean = () => true,
 ): Promise<Map<string, string>> {
   const hashes = new Map<string, string>();
-  for (const r of shippedTables(dir, wanted)) {
-    await saveReference(c.db, r.kind, r.id, r.row, null, nowIso);
-    hashes.set(r.name, r.hash);
-  }
+  // In one transaction: each row by itself would wait for the disk.
+  await c.db.transaction().execute(async (trx) => {
+    for (const r of shippedTables(dir, wanted)) {
+      await saveReference(trx, r.kind, r.id, r.row, null, nowIso);
+      hashes.set(r.name, r.hash);
+    }
+  });
   return hashes;
 }
 

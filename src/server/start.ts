@@ -1,4 +1,4 @@
-import type { JobEvent } from "@/core/job";
+import { fold, type JobEvent } from "@/core/job";
 import { closeConnection, connection, migrate, migrationsAhead } from "@/data/connection";
 import { DEMO_HOURS, demoEvents, demoSnapshots, demoStock, loadReference } from "@/data/demoScenario";
 import { demoWarming } from "@/data/demoWarming";
@@ -8,13 +8,13 @@ import { holderOf, takeLock } from "@/data/lock";
 import { plantLogs } from "@/data/plantLogs";
 import { listKinds, saveReference } from "@/data/referenceStore";
 import { readSetting, writeSetting } from "@/data/settingStore";
-import { appendOne } from "./append";
 import { makeBackup } from "./backup/make";
 import { backupsHere } from "./backup/place";
 import { startSchedule } from "./backup/schedule";
 import { databaseFile } from "./databaseFile";
 import { dataDir } from "./dataDir";
 import { saveShopHours } from "./hours";
+import { renewCards } from "./jobList";
 import { nowIso, nowMs } from "./now";
 import { wasDown } from "./presence";
 import { troubleOf } from "./trouble";
@@ -89,14 +89,21 @@ async function seed(): Promise<void> {
   // The demo's bench is open whenever somebody looks at it.
   if (!shop) await saveShopHours(DEMO_HOURS);
   const demo = shop ? [] : demoEvents(dataDir(), hashes, nowMs());
-  if (!shop)
-    for (const job of [...demo, demoStock(dataDir(), nowMs())])
-      for (const e of job) {
-        const done = await appendOne(e, nowMs());
-        if (!done.ok) throw new Error(`the demo scenario does not pass its own gates: ${e.type}: ${done.reason}`);
-      }
+  if (!shop) await plantDemo([...demo, demoStock(dataDir(), nowMs())]);
   if (process.env.HELVANE_SEED === "year") await plantYear(demo);
   await writeSetting(c.db, "seeded", { at: nowIso() });
+}
+
+/** The demo's own logs, each asked by its own gates as a whole, and the cards its bench opens with. */
+async function plantDemo(logs: readonly (readonly JobEvent[])[]): Promise<void> {
+  const snapshots = demoSnapshots(dataDir());
+  for (const log of logs) {
+    const shut = fold(log, snapshots).breaches[0];
+    const e = log.find((x) => x.id === shut?.eventId);
+    if (shut) throw new Error(`the demo scenario does not pass its own gates: ${e?.type}: ${shut.reason}`);
+  }
+  plantLogs(connection(), logs, snapshots, nowIso());
+  await renewCards();
 }
 
 /** A year of closed jobs behind the demo's own, with the rolls they took. Each is a job of the demo, whose gates let it pass. */
