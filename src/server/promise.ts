@@ -1,7 +1,7 @@
 import { leadTime, type Offer } from "@/core/catalogue";
 import { OWN_SHELF } from "@/core/job";
 import { codeKey } from "@/core/panel";
-import { chanceBy, doneBy, newLead, promiseDate } from "@/core/promise";
+import { chanceBy, doneBy, newLead, promiseDate, saidBy } from "@/core/promise";
 import { makePlan } from "@/core/teardown";
 import { connection } from "@/data/connection";
 import { catalogueEntries } from "@/data/panelStore";
@@ -39,7 +39,7 @@ export async function promiseOf(
   const ask = asks.find((a) => a.id === jobId);
   if (!ask) return null;
   const p = promiseDate(ask.input, { seed: ask.seed });
-  const byMin = doneBy(p.doneMin, hours.sure);
+  const byMin = saidBy(doneBy(p.doneMin, hours.sure), ask.input.handover);
   if (!Number.isFinite(byMin)) return null;
   return {
     p50Ms: fromShop(p.p50Min, zero),
@@ -98,7 +98,7 @@ export async function promiseNew(model: string): Promise<NewPromise | null> {
   const ask = asks.find((a) => a.id === card.id);
   if (!ask) return null;
   const p = promiseDate(ask.input, { seed: `new ${model}` });
-  const byMin = doneBy(p.doneMin, hours.sure);
+  const byMin = saidBy(doneBy(p.doneMin, hours.sure), ask.input.handover);
   if (!Number.isFinite(byMin)) return null;
   return {
     p50Ms: fromShop(p.p50Min, zero),

@@ -1,4 +1,4 @@
-import { chanceBy, doneBy, type PromiseInput, promiseDate, type RescueOption, rescue } from "@/core/promise";
+import { chanceBy, doneBy, type PromiseInput, promiseDate, type RescueOption, rescue, saidBy } from "@/core/promise";
 
 interface Ask {
   id: string;
@@ -29,7 +29,7 @@ self.onmessage = (e: MessageEvent<Ask[]>) => {
     const said: Said = {
       id: a.id,
       p50Min: p.p50Min,
-      byMin: doneBy(p.doneMin, a.sure),
+      byMin: saidBy(doneBy(p.doneMin, a.sure), a.input.handover),
       late: a.dueMin === null ? null : 1 - chanceBy(p.doneMin, a.dueMin),
       rescues: [],
     };
@@ -49,7 +49,7 @@ self.onmessage = (e: MessageEvent<Ask[]>) => {
         id: r.id,
         late: r.chanceLate,
         costMinor: r.costMinor,
-        byMin: r.promiseMin,
+        byMin: saidBy(r.promiseMin, a.input.handover),
       }))
       .sort((x, y) => x.costMinor - y.costMinor);
     self.postMessage({ ...said, rescues } satisfies Said);

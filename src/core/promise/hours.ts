@@ -156,3 +156,16 @@ export function promiseInputOf(o: {
     dwellMin: o.glass ? o.hours.glassDwellMin : 0,
   };
 }
+
+/**
+ * The minute that is said to a customer: the end of the hand-over hour in which it will be done, never past the end of that day's hours.
+ * @param min on the shop's clock, minutes
+ * @param handover hours of hand-over, in order
+ * @returns `min` itself where no hand-over holds it
+ * @source SHOP C
+ * @example saidBy(700, [[600, 1020]]) // 720
+ */
+export function saidBy(min: number, handover: readonly (readonly [number, number])[]): number {
+  const at = handover.find(([from, to]) => min >= from && min <= to);
+  return at ? Math.min(at[1], Math.ceil(min / 60) * 60) : min;
+}

@@ -8,7 +8,7 @@ export {
   type PromiseInput,
   type PromiseOrder,
 } from "./course";
-export { calendarOf, DEFAULT_HOURS, hoursText, promiseInputOf, readHours, ShopHours, withEvenings } from "./hours";
+export { calendarOf, DEFAULT_HOURS, hoursText, promiseInputOf, readHours, ShopHours, saidBy, withEvenings } from "./hours";
 export { type NewLead, newLead } from "./newMachine";
 export {
   chanceBy,

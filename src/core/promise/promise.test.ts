@@ -15,6 +15,7 @@ import {
   readHours,
   rescue,
   ShopHours,
+  saidBy,
 } from ".";
 
 /** Monday 0 to Friday 4, no work on day 3 (a holiday); lunch from 12:30 to 13:15. */
@@ -160,6 +161,30 @@ describe("how sure a promise is", () => {
     const { sure: _, ...before } = DEFAULT_HOURS;
     expect(ShopHours.parse(before).sure).toBe(0.8);
     expect(ShopHours.safeParse({ ...before, sure: 0.5 }).success).toBe(false);
+  });
+});
+
+describe("what is said to a customer", () => {
+  const day: [number, number][] = [
+    [600, 1020],
+    [2040, 2430],
+  ];
+  it("is the end of the hour it is done in, and of the last hour of a day no later than its hours", () => {
+    // Done 11:40, 12:00 sharp, 16:59, and 40:10 of a day that ends at 40:30.
+    expect([700, 720, 1019, 2410].map((m) => saidBy(m, day))).toEqual([720, 720, 1020, 2430]);
+    expect(saidBy(600, day)).toBe(600);
+    // Outside all hours nothing is made up.
+    expect([saidBy(1100, day), saidBy(5000, day)]).toEqual([1100, 5000]);
+  });
+  it("is never sooner than what was drawn, and never an hour later", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 600, max: 1020 }), (m) => {
+        const said = saidBy(m, day);
+        expect(said).toBeGreaterThanOrEqual(m);
+        expect(said - m).toBeLessThan(60);
+        expect(saidBy(said, day)).toBe(said);
+      }),
+    );
   });
 });
 
