@@ -22,7 +22,7 @@ export function RangeRows({ rows, unit, says, most }: { rows: readonly Row[]; un
     <Pane says={says} height={rows.length * ROW + 40}>
       <ScatterChart margin={{ top: 4, right: 28, bottom: 4, left: 0 }} accessibilityLayer={false}>
         <CartesianGrid stroke="var(--hair)" vertical={false} />
-        <XAxis type="number" dataKey="at" unit={unit} domain={[0, most ?? "dataMax"]} allowDataOverflow={false} {...AXIS} />
+        <XAxis type="number" dataKey="at" unit={unit} domain={[0, most ?? "auto"]} {...AXIS} />
         <YAxis type="category" dataKey="key" width={LEFT} interval={0} reversed allowDuplicatedCategory={false} {...AXIS} />
         <Scatter data={dots} fill="var(--ink)" isAnimationActive={false}>
           <ErrorBar dataKey="spread" direction="x" stroke="var(--ink)" strokeWidth={1.6} width={8} />
@@ -56,11 +56,14 @@ export function PairBars({
   unit,
   says,
   names,
+  decimals,
 }: {
   rows: readonly { key: string; a: number; b?: number }[];
   unit: string;
   says: string;
   names: readonly [string, string] | null;
+  /** Always so many; missing = as few as say it. */
+  decimals?: number;
 }) {
   return (
     <Pane says={says} height={rows.length * (names ? 50 : 34) + (names ? 68 : 40)}>
@@ -80,7 +83,12 @@ export function PairBars({
           fill="var(--ink)"
           stroke="var(--ink)"
           isAnimationActive={false}
-          label={{ position: "right", fontSize: 15, fill: "var(--ink)", formatter: (v: unknown) => short(Number(v)) }}
+          label={{
+            position: "right",
+            fontSize: 15,
+            fill: "var(--ink)",
+            formatter: (v: unknown) => (decimals === undefined ? short(Number(v)) : Number(v).toFixed(decimals)),
+          }}
         />
         {names && (
           <Bar
@@ -91,7 +99,12 @@ export function PairBars({
             stroke="var(--ink)"
             strokeDasharray="4 3"
             isAnimationActive={false}
-            label={{ position: "right", fontSize: 15, fill: "var(--ink-3)", formatter: (v: unknown) => short(Number(v)) }}
+            label={{
+              position: "right",
+              fontSize: 15,
+              fill: "var(--ink-3)",
+              formatter: (v: unknown) => (decimals === undefined ? short(Number(v)) : Number(v).toFixed(decimals)),
+            }}
           />
         )}
         {names && (

@@ -30,7 +30,7 @@ export function SellerRows({ sellers, currency }: { sellers: readonly SellerFigu
       {timed.length > 0 && (
         <>
           <RangeRows rows={timed} unit=" d" says={says} />
-          <p className="q">A dot is the middle of the days taken, its range eight orders in ten. Dashed: days quoted.</p>
+          <p className="q mb-2">A dot is the middle of the days taken, its range eight orders in ten. Dashed: days quoted.</p>
         </>
       )}
       {sellers.map((s) => (
@@ -49,8 +49,10 @@ export function SellerRows({ sellers, currency }: { sellers: readonly SellerFigu
             {s.perGoodMinor !== null &&
               ` A panel that stayed cost ${formatMoney(s.perGoodMinor, currency)}${s.postageKnown ? ", parcels in it" : ", its parcels not on record"}.`}
           </p>
-          <JobsBehind jobs={s.jobs} words="Jobs" />
-          <JobsBehind jobs={s.returned.jobs} words="Sent back in" />
+          <div className="flex flex-wrap gap-x-8">
+            <JobsBehind jobs={s.jobs} words="Jobs" />
+            <JobsBehind jobs={s.returned.jobs} words="Sent back in" />
+          </div>
         </div>
       ))}
     </section>
@@ -129,11 +131,12 @@ export function Lies({ page }: { page: FiguresPageData }) {
         <PairBars
           rows={kinds}
           unit=""
+          decimals={2}
           names={null}
           says={kinds.map((k) => `${k.key}: ${k.a.toFixed(2)} ${currency}`).join("; ")}
         />
       )}
-      {kinds.length > 1 && <p className="q">{currency}, what lies at what it cost; behind each kind its lots.</p>}
+      {kinds.length > 1 && <p className="q">{currency}, what lies at what it cost; beside each kind how many lots.</p>}
       <ul className="rows">
         {lies.tape.map((t) => (
           <li key={t.item}>
@@ -171,8 +174,10 @@ export function Fitted({ panels, machines }: { panels: readonly FittedRow[]; mac
           {p.sentBack > 0 && `, ${p.sentBack} sent back before`}. Held 90 days: {shareWords(p.held)}
           {p.young > 0 && `; ${p.young} younger, in no share`}.
         </p>
-        <JobsBehind jobs={p.held.jobs} words="Came back" />
-        <JobsBehind jobs={p.jobs} words="Jobs" />
+        <div className="flex flex-wrap gap-x-8">
+          <JobsBehind jobs={p.held.jobs} words="Came back" />
+          <JobsBehind jobs={p.jobs} words="Jobs" />
+        </div>
       </div>
     ));
   return (
@@ -190,7 +195,7 @@ export function Fitted({ panels, machines }: { panels: readonly FittedRow[]; mac
             unit=" %"
             says={told.map((p) => `${p.key}: ${pc(1 - p.held.share)} % came back`).join("; ")}
           />
-          <p className="q">Came back within 90 days, of those out so long, with what it may truly be.</p>
+          <p className="q mb-2">Came back within 90 days, of those out so long, with what it may truly be.</p>
         </>
       )}
       {list(panels)}
