@@ -1,13 +1,13 @@
 import type { ShopHours } from "@/core/promise";
 import type { JobCard } from "@/wire/jobCard";
-import { fromShop, type OtherSeller, type Promised, type PromiseSaid, promiseAsks } from "@/wire/promise";
+import { fromShop, type Promised, type PromiseSaid, promiseAsks, type Sooner } from "@/wire/promise";
 
 /** Tells the dates of all jobs in a worker, one by one as they come; the answer stops it. */
 export function tellPromises(
   cards: readonly JobCard[],
   hours: ShopHours,
   nowMs: number,
-  others: Readonly<Record<string, OtherSeller>>,
+  others: Readonly<Record<string, Sooner>>,
   then: (id: string, p: Promised) => void,
 ): () => void {
   const { zero, asks } = promiseAsks(cards, hours, nowMs, others);

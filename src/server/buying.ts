@@ -9,13 +9,12 @@ import { catalogueEntries, panelsById } from "@/data/panelStore";
 import { listReference } from "@/data/referenceStore";
 import { allFacts } from "./facts";
 import { allJobs } from "./find";
+import { POSTAGE_MINOR } from "./postage";
 import { readReference } from "./reference";
 import { pastOrders } from "./sellers";
 import type { StockRead } from "./stockState";
 
 const DAY_MS = 86_400_000;
-/** Postage of a parcel where a seller's is not known (adj), minor units. */
-const POSTAGE_MINOR = 490;
 /** An occasion of as many is a fleet's, announced: it teaches nothing of who walks in (adj). */
 const FLEET = 5;
 /** Days a seller of tape and screws takes where nobody said (adj). */

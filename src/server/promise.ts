@@ -10,6 +10,7 @@ import { fromShop, type NewPromise, type OtherSeller, type PromiseCard, type Pro
 import { readShopHours } from "./hours";
 import { benchCards } from "./jobList";
 import { nowMs } from "./now";
+import { POSTAGE_MINOR } from "./postage";
 import { readReference } from "./reference";
 import { pastOrders } from "./sellers";
 import { readWeights } from "./weights";
@@ -111,9 +112,6 @@ export async function promiseNew(model: string): Promise<NewPromise | null> {
     ],
   };
 }
-
-/** What a parcel costs where a seller's own postage is not known (adj), minor units. */
-const POSTAGE_MINOR = 490;
 
 /** For every job whose panel is out: the quickest other seller of the same panel, and what that would cost more. */
 export async function otherSellers(cards: readonly JobCard[], offers: readonly Offer[]): Promise<Record<string, OtherSeller>> {

@@ -57,6 +57,29 @@ describe("what a date is told from", () => {
     expect(ahead("mine")).toBeGreaterThan(25);
     expect(ahead("mine")).toBeLessThan(40);
   });
+  it("another panel, another seller and a machine to lend are ways only where there are such; a difference the customer is asked about weighs", () => {
+    const promiseAt = new Date(2026, 11, 2, 16, 30).toISOString();
+    const late = card({ shelf: "waiting", order, promiseAt });
+    const other = { seller: "Norrow Parts", extraMinor: -700, p50Days: 1, p80Days: 1.5 };
+    const ways = (sooner: Parameters<typeof promiseAsks>[3], lend: number, c = late) =>
+      promiseAsks([c], { ...DEFAULT_HOURS, lend }, now, sooner).asks[0]!.options;
+    const ids = (list: ReturnType<typeof ways>) => list.map((o) => o.id);
+    expect(ids(ways({}, 0))).toEqual(["evening", "call"]);
+    expect(ids(ways({ a: { seller: other, panel: { ...other, code: "GV140FHB-K36", asks: true } } }, 1))).toEqual([
+      "otherSeller",
+      "otherPanel",
+      "evening",
+      "loan",
+      "call",
+    ]);
+    const panel = (asks: boolean) => ways({ a: { panel: { ...other, code: "X", asks } } }, 0).find((o) => o.id === "otherPanel")!;
+    expect(panel(true).hurtsMinor! - panel(false).hurtsMinor!).toBe(1500);
+    // Cheaper is cheaper; and it is ordered now, not when the first was.
+    expect(panel(false).extraMinor).toBe(-700);
+    expect(panel(false).change.order).toMatchObject({ placedMin: 600, p50Days: 1, p80Days: 1.5 });
+    // A panel that is here needs no other.
+    expect(ids(ways({ a: { seller: other } }, 0, card({ promiseAt })))).toEqual(["evening", "call"]);
+  });
   it("what is taken first stands before what was promised earlier, and waits for nothing but others taken first", () => {
     const at = (h: number) => new Date(2026, 11, 1, h).toISOString();
     const cards = [

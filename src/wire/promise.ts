@@ -18,7 +18,7 @@ export interface Promised {
 }
 /** A way to keep a promise, and what it costs by the same draws: money, lateness and annoyance together, minor units. */
 export interface Rescue {
-  id: "asItIs" | "otherSeller" | "firstInLine" | "evening" | "secondBench" | "call";
+  id: "asItIs" | "otherSeller" | "otherPanel" | "loan" | "firstInLine" | "evening" | "secondBench" | "call";
   late: number;
   costMinor: number;
   /** What could be promised with it, as sure as the shop promises. */
@@ -31,6 +31,17 @@ export interface OtherSeller {
   extraMinor: number;
   p50Days: number;
   p80Days: number;
+}
+/** Another panel that fits the old one's place, which may be here sooner. */
+export interface OtherPanel extends OtherSeller {
+  code: string;
+  /** It differs in something the customer is asked about first. */
+  asks: boolean;
+}
+/** What may be here sooner than the order that is out. */
+export interface Sooner {
+  seller?: OtherSeller;
+  panel?: OtherPanel;
 }
 /** What the worker says of one job, on the shop's clock. */
 export interface PromiseSaid {
@@ -96,13 +107,23 @@ export interface PromiseAsk {
   why: string[];
 }
 
-/** What a rescue costs beside its money (adj): a call, a place in the queue, an evening. Minor units. */
-const HURTS = { call: 600, firstInLine: 300, evening: 1500 } as const;
+/** What a rescue costs beside its money (adj): a call, a place in the queue, an evening, a finish that differs, a machine lent. Minor units. */
+const HURTS = { call: 600, firstInLine: 300, evening: 1500, finish: 1500, loan: 400 } as const;
 /** Open until nine for three days. */
 const EVENING = [21 * 60, 3] as const;
 
+/** The same repair with another order, placed now. */
+const orderedAnew = (id: Rescue["id"], input: PromiseInput, o: OtherSeller, hurtsMinor: number): RescueOption => ({
+  id,
+  extraMinor: id === "otherSeller" ? Math.max(0, o.extraMinor) : o.extraMinor,
+  hurtsMinor,
+  change: {
+    order: { placedMin: input.nowMin, p50Days: o.p50Days, p80Days: o.p80Days, wrongChance: input.order!.wrongChance },
+  },
+});
+
 /** What could be done about a late job: everything that changes what it waits for. */
-function optionsOf(input: PromiseInput, other: OtherSeller | undefined): RescueOption[] {
+function optionsOf(input: PromiseInput, sooner: Sooner | undefined, lend: number): RescueOption[] {
   const today = Math.floor(input.nowMin / DAY) * DAY;
   const [until, count] = EVENING;
   const dayOf = (w: readonly [number, number]) => Math.floor(w[0] / DAY) * DAY;
@@ -114,21 +135,9 @@ function optionsOf(input: PromiseInput, other: OtherSeller | undefined): RescueO
     return days.includes(day) && last ? [w[0], Math.max(w[1], day + until)] : [w[0], w[1]];
   };
   return [
-    ...(other && input.order
-      ? [
-          {
-            id: "otherSeller",
-            extraMinor: Math.max(0, other.extraMinor),
-            change: {
-              order: {
-                placedMin: input.nowMin,
-                p50Days: other.p50Days,
-                p80Days: other.p80Days,
-                wrongChance: input.order.wrongChance,
-              },
-            },
-          },
-        ]
+    ...(sooner?.seller && input.order ? [orderedAnew("otherSeller", input, sooner.seller, 0)] : []),
+    ...(sooner?.panel && input.order
+      ? [orderedAnew("otherPanel", input, sooner.panel, sooner.panel.asks ? HURTS.finish : 0)]
       : []),
     ...(input.ahead.p50 > 0
       ? [
@@ -143,6 +152,9 @@ function optionsOf(input: PromiseInput, other: OtherSeller | undefined): RescueO
         ]
       : []),
     { id: "evening", extraMinor: 0, hurtsMinor: HURTS.evening, undoable: true, change: { windows: input.windows.map(late) } },
+    ...(lend > 0
+      ? [{ id: "loan", extraMinor: 0, hurtsMinor: HURTS.loan, undoable: true, newDue: "p80" as const, change: {} }]
+      : []),
     { id: "call", extraMinor: 0, hurtsMinor: HURTS.call, newDue: "p80" as const, change: {} },
   ];
 }
@@ -166,7 +178,7 @@ export function promiseAsks(
   cards: readonly PromiseCard[],
   hours: ShopHours,
   nowMs: number,
-  others: Readonly<Record<string, OtherSeller>> = {},
+  sooner: Readonly<Record<string, Sooner>> = {},
 ): { zero: Date; asks: PromiseAsk[] } {
   const zero = startOfDay(nowMs);
   const calendar = calendarOf(hours, format(zero, "yyyy-MM-dd"), DAYS);
@@ -189,7 +201,7 @@ export function promiseAsks(
       seed: `${c.id} ${c.minutesLeft?.p50 ?? ""} ${c.order?.placedIso ?? ""}`,
       dueMin: c.promiseAt === null ? null : toShop(Date.parse(c.promiseAt), zero),
       input,
-      options: optionsOf(input, others[c.id]),
+      options: optionsOf(input, sooner[c.id], hours.lend),
       why: whyOf(c, input),
     };
   });

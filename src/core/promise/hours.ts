@@ -21,6 +21,8 @@ export const ShopHours = z.strictObject({
     .max(100)
     .default([]),
   benches: z.int().min(1).max(9),
+  /** Machines lent to a customer who waits. */
+  lend: z.int().min(0).max(20).default(0),
   /** What a taped panel with touch glass lies before it is handed over, min. */
   glassDwellMin: z
     .int()
@@ -46,6 +48,7 @@ export const DEFAULT_HOURS: ShopHours = {
   holidays: [],
   evenings: [],
   benches: 1,
+  lend: 0,
   glassDwellMin: DAY,
   wrongChance: 0.05,
   sure: 0.8,

@@ -7,7 +7,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { read } from "@/client/device";
 import type { ShopHours } from "@/core/promise";
 import type { JobCard } from "@/wire/jobCard";
-import type { OtherSeller } from "@/wire/promise";
+import type { Sooner } from "@/wire/promise";
 import type { StockToday } from "@/wire/stock";
 import { useBenchKeys } from "../controls/useBenchKeys";
 import { Brand, STATION_NAMES, STATION_PATHS } from "../shell/JobStrip";
@@ -24,7 +24,7 @@ import { usePromises } from "./usePromises";
 // What finds comes a moment after the shelves.
 const FindBox = dynamic(() => import("../find/FindBox").then((m) => m.FindBox), { ssr: false });
 
-const NOBODY: Readonly<Record<string, OtherSeller>> = {};
+const NOBODY: Readonly<Record<string, Sooner>> = {};
 
 /** With so few jobs on the shelves nobody needs less. */
 const FEW = 8;
@@ -57,7 +57,7 @@ export function Bench({
   shopName?: string;
   hours: ShopHours;
   /** Quicker sellers of panels that are out, by job. */
-  others?: Readonly<Record<string, OtherSeller>>;
+  others?: Readonly<Record<string, Sooner>>;
   currency?: string;
   stock?: StockToday | null;
   /** What a new shop is asked before its first job; null once it was. */

@@ -3,7 +3,7 @@ import Link from "next/link";
 import type { ReactNode } from "react";
 import { durationWords } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
-import type { OtherSeller, Promised } from "@/wire/promise";
+import type { Promised, Sooner } from "@/wire/promise";
 import type { StockToday } from "@/wire/stock";
 import { Term } from "../controls/Term";
 import { Mark } from "../draw/Mark";
@@ -26,7 +26,7 @@ export function BenchSide({
 }: {
   cards: readonly JobCard[];
   told: ReadonlyMap<string, Promised>;
-  others: Readonly<Record<string, OtherSeller>>;
+  others: Readonly<Record<string, Sooner>>;
   currency: string;
   stock: StockToday | null;
   closed: number;

@@ -22,6 +22,7 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
     holidays: hours.holidays.join(", "),
     evenings: hours.evenings.map((e) => `${e.day} ${hoursText([[0, e.untilMin]]).split("-")[1]}`).join(", "),
     benches: String(hours.benches),
+    lend: String(hours.lend),
     dwell: String(hours.glassDwellMin / 60),
     wrong: String(Math.round(hours.wrongChance * 100)),
   });
@@ -46,8 +47,9 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
     const days = f.callDays.split(/[\s,]+/).filter(Boolean);
     const unknown = days.find((d) => !short.some((s) => d.toLowerCase().startsWith(s.toLowerCase())));
     if (unknown) return no(`The carrier's days: "${unknown}" is no weekday.`);
-    const [benches, dwell, wrong] = [f.benches, f.dwell, f.wrong].map(readNumber);
-    if (!Number.isInteger(benches) || dwell === null || wrong === null) return no("Benches, dwell and wrong parts are numbers.");
+    const [benches, lend, dwell, wrong] = [f.benches, f.lend, f.dwell, f.wrong].map(readNumber);
+    if (!Number.isInteger(benches) || !Number.isInteger(lend) || dwell === null || wrong === null)
+      return no("Benches, machines to lend, dwell and wrong parts are numbers.");
     const r = await send<ShopHours>("PUT", "/api/hours", {
       bench: read,
       handover: handover[0],
@@ -56,6 +58,7 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
       holidays: f.holidays.split(/[\s,]+/).filter(Boolean),
       evenings: evenings.map(({ m }) => ({ day: m![1]!, untilMin: Number(m![2]) * 60 + Number(m![3] ?? 0) })),
       benches,
+      lend,
       glassDwellMin: Math.round(dwell! * 60),
       wrongChance: wrong! / 100,
       sure,
@@ -97,6 +100,7 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
         {field("call", "The carrier calls at", 8)}
         {field("callDays", "The carrier's days", 40)}
         {field("benches", "Benches", 2)}
+        {field("lend", "Machines to lend", 2)}
         {field("dwell", "Taped glass lies before hand-over, h", 5)}
         {field("wrong", "Wrong part comes, %", 4)}
         <label className="field">

@@ -3,7 +3,7 @@ import { format, isSameDay } from "date-fns";
 import Link from "next/link";
 import { sureWords } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
-import type { OtherSeller, Promised } from "@/wire/promise";
+import type { Promised, Sooner } from "@/wire/promise";
 import { Mark } from "../draw/Mark";
 import { Rescues } from "./Rescues";
 import { dueWords } from "./shelf";
@@ -27,7 +27,7 @@ export function Promises({
 }: {
   cards: readonly JobCard[];
   told: ReadonlyMap<string, Promised>;
-  others: Readonly<Record<string, OtherSeller>>;
+  others: Readonly<Record<string, Sooner>>;
   currency: string;
   nowMs: number;
 }) {

@@ -1,15 +1,21 @@
 import Link from "next/link";
 import { formatMoney } from "@/core/quantity";
 import type { JobCard } from "@/wire/jobCard";
-import type { OtherSeller, Promised, Rescue } from "@/wire/promise";
+import type { Promised, Rescue, Sooner } from "@/wire/promise";
 import { PromiseAnew } from "./PromiseAnew";
 import { dayWords } from "./Promises";
 import { TakeRescue } from "./TakeRescue";
 
 /** What each way is called, and where a person has to look before it is taken: another order in Match, a call in the job's words. */
-const WAYS: Readonly<Record<Rescue["id"], { words: (o: OtherSeller | undefined) => string; at: "match" | "words" | null }>> = {
+const WAYS: Readonly<Record<Rescue["id"], { words: (o: Sooner | undefined) => string; at: "match" | "words" | null }>> = {
   asItIs: { words: () => "Leave it as it is", at: null },
-  otherSeller: { words: (o) => `Order again at ${o?.seller ?? "another seller"}`, at: "match" },
+  otherSeller: { words: (o) => `Order again at ${o?.seller?.seller ?? "another seller"}`, at: "match" },
+  otherPanel: {
+    words: (o) =>
+      `${o?.panel?.code ?? "Another panel"} from ${o?.panel?.seller ?? "another seller"}${o?.panel?.asks ? ", after asking about what differs" : ""}`,
+    at: "match",
+  },
+  loan: { words: () => "Lend a machine, and promise anew", at: "words" },
   firstInLine: { words: () => "Take it first", at: null },
   secondBench: { words: () => "A second pair of hands", at: null },
   evening: { words: () => "Stay until nine, three evenings", at: null },
@@ -26,7 +32,7 @@ export function Rescues({
 }: {
   c: JobCard;
   p: Promised;
-  other: OtherSeller | undefined;
+  other: Sooner | undefined;
   currency: string;
   nowMs: number;
 }) {
@@ -57,11 +63,12 @@ export function Rescues({
                   ) : (
                     words(other)
                   )}
-                  , late {Math.round(r.late * 100)} in 100{r.id === "call" ? `, by ${dayWords(r.byMs, nowMs)}` : ""}
+                  , late {Math.round(r.late * 100)} in 100
+                  {r.id === "call" || r.id === "loan" ? `, by ${dayWords(r.byMs, nowMs)}` : ""}
                 </span>
                 <span className="mono">{(r.costMinor / 100).toFixed(2)}</span>
                 {(r.id === "firstInLine" || r.id === "evening" || r.id === "secondBench") && <TakeRescue job={c.id} way={r.id} />}
-                {r.id === "call" && <PromiseAnew job={c.id} ms={r.byMs} words={dayWords(r.byMs, nowMs)} />}
+                {(r.id === "call" || r.id === "loan") && <PromiseAnew job={c.id} ms={r.byMs} words={dayWords(r.byMs, nowMs)} />}
               </p>
             );
           })}

@@ -3,14 +3,14 @@ import { useEffect, useState } from "react";
 import { tellPromises } from "@/client/promises";
 import type { ShopHours } from "@/core/promise";
 import type { JobCard } from "@/wire/jobCard";
-import type { OtherSeller, Promised } from "@/wire/promise";
+import type { Promised, Sooner } from "@/wire/promise";
 
 /** Dates of the jobs on the bench, as they are told; told anew when a card, the hours or the hour changes. */
 export function usePromises(
   cards: readonly JobCard[],
   hours: ShopHours,
   nowMs: number,
-  others: Readonly<Record<string, OtherSeller>>,
+  others: Readonly<Record<string, Sooner>>,
 ): ReadonlyMap<string, Promised> {
   const [told, setTold] = useState<ReadonlyMap<string, Promised>>(new Map());
   const key = JSON.stringify([

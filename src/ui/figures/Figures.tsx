@@ -1,12 +1,12 @@
 "use client";
 import dynamic from "next/dynamic";
-import { formatMoney, listed } from "@/core/quantity";
+import { formatMoney, listed, sureWords } from "@/core/quantity";
 import type { FiguresPageData } from "@/wire/figures";
 import { Hatch } from "../draw/Hatch";
 import { CalendarForm } from "./CalendarForm";
 import { JobsBehind } from "./JobsBehind";
 import { Fitted, Lies, SellerRows, Wears } from "./Rows";
-import { days, shareWords, sureWords } from "./words";
+import { days, shareWords } from "./words";
 
 const none = () => <div style={{ height: 220 }} />;
 const TurnaroundChart = dynamic(() => import("./Charts").then((m) => m.TurnaroundChart), { ssr: false, loading: none });
@@ -66,7 +66,7 @@ export function Figures({ page }: { page: FiguresPageData }) {
         <p className="tells">
           {f.promises.of === 0
             ? "No job with a promise is closed yet."
-            : `Kept ${shareWords(f.promises)}. ${sureWords(page.sure)}, is what is meant.`}
+            : `Kept ${shareWords(f.promises)}. Meant is ${sureWords(page.sure)}, ${Math.round(page.sure * 100)} %.`}
         </p>
         {f.promises.of >= FEW && (
           <>

@@ -28,6 +28,3 @@ export const PART_WORDS = {
 /** A month of the calendar in short. @example monthWords("2026-03") // "Mar 26" */
 export const monthWords = (m: string): string =>
   `${["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"][Number(m.slice(5, 7)) - 1] ?? m} ${m.slice(2, 4)}`;
-
-/** A share of promises as a shop means to keep it. @example sureWords(0.8) // "Four in five, 80 %" */
-export const sureWords = (sure: number): string => `${sure >= 0.9 ? "Nine in ten" : "Four in five"}, ${Math.round(sure * 100)} %`;
