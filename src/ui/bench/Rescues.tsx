@@ -22,6 +22,9 @@ const WAYS: Readonly<Record<Rescue["id"], { words: (o: Sooner | undefined) => st
   call: { words: () => "Call, and promise anew", at: "words" },
 };
 
+/** Words as they stand inside a sentence: a code or a name keeps its capitals. */
+const within = (words: string): string => (/^[A-Z][a-z]* ?[a-z,]/.test(words) ? words[0]!.toLowerCase() + words.slice(1) : words);
+
 /** Why a promise breaks, and what could be done about it: every way with its cost by the same draws, the cheapest first. */
 export function Rescues({
   c,
@@ -49,7 +52,7 @@ export function Rescues({
       {best && (
         <details data-rescues={c.number}>
           <summary>
-            Cheapest: {WAYS[best.id].words(other).toLowerCase()}, {formatMoney(best.costMinor, currency)}
+            Cheapest: {within(WAYS[best.id].words(other))}, {formatMoney(best.costMinor, currency)}
           </summary>
           {p.rescues.map((r) => {
             const { words, at } = WAYS[r.id];
