@@ -1,12 +1,10 @@
 import { plannedJob, snapshots } from "@tests/bench";
+import { at, factsOf, START } from "@tests/jobFacts";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { counting, type JobEvent, makeClock, msOf, placeOf, timesOpen } from "../job";
 import { earnedBy, earnedOf, fittedBy, type JobFacts, shopFigures, sideCosts, spreadOf } from ".";
 
-const DAY = 86_400_000;
-const START = Date.parse("2026-01-05T09:00:00.000Z");
-const at = (d: number) => new Date(START + d * DAY).toISOString();
 const placed = (more: Partial<JobFacts["placed"][number]> = {}): JobFacts["placed"][number] => ({
   seller: "Norrow Parts",
   goodsMinor: 6000,
@@ -16,40 +14,7 @@ const placed = (more: Partial<JobFacts["placed"][number]> = {}): JobFacts["place
   back: null,
   ...more,
 });
-const job = (n: number, more: Partial<JobFacts> = {}): JobFacts => ({
-  id: `j${n}`,
-  number: `H-${n}`,
-  machine: "Ostrel Kestrel 14",
-  serial: "",
-  family: "C",
-  code: "GV140FHB-K31",
-  seller: "Norrow Parts",
-  outcome: "handedOver",
-  openedIso: at(0),
-  decidedIso: at(0),
-  orderedIso: at(0),
-  arrivedIso: at(3),
-  begunIso: at(4),
-  closedIso: at(5),
-  promisedIso: null,
-  promiseIso: null,
-  promiseChanges: 0,
-  expectedIso: null,
-  orders: 1,
-  priceMinor: 15000,
-  currency: "EUR",
-  partsMinor: 6000,
-  placed: [placed()],
-  tape: {},
-  handsMin: 60,
-  plannedMin: 60,
-  opened: { openMin: 60, longestMin: 60, takenUp: 1 },
-  returns: 0,
-  lifts: 0,
-  reopened: 0,
-  cameBack: null,
-  ...more,
-});
+const job = (n: number, more: Partial<JobFacts> = {}): JobFacts => factsOf(n, { placed: [placed()], ...more });
 
 describe("what a job left, worked by hand", () => {
   const metre = (item: string) => (item === "tape/3x0.25" ? 88 : null);
