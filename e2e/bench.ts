@@ -98,7 +98,9 @@ export class Bench {
   /** What the server has of a job, once this page has nothing left to send; `now` asks at once. */
   async events(id: string, { now = false } = {}): Promise<{ type: string; id: string; payload: Record<string, unknown> }[]> {
     if (!now && (await this.page.locator("html[data-unsent]").count())) await this.settled();
-    const res = await this.page.request.get(`${this.url}/api/jobs/${id}/events?after=0`);
+    const get = () => this.page.request.get(`${this.url}/api/jobs/${id}/events?after=0`);
+    // A connection kept open that the server closed just then: nothing was asked yet.
+    const res = await get().catch((e) => (/ECONNRESET/.test(String(e)) ? get() : Promise.reject(e)));
     return ((await res.json()) as { events: { event: never }[] }).events.map((x) => x.event);
   }
   /** Answers every open item of the arrival check as good, or as none where nothing is promised. */

@@ -137,3 +137,38 @@ test("a shop that promises nine times in ten says so, and never sooner than four
   const later = at(nine) - at(four);
   expect(later >= 0 || later < -300 * 86_400_000).toBe(true);
 });
+
+test("what waiting costs is asked of the shop; a machine to lend, and another panel, become ways to keep a promise", async ({
+  bench,
+  page,
+}) => {
+  const id = await bench.job("H-2421", "match");
+  const order = (await bench.events(id)).find((e) => e.type === "match.ordered")!;
+  await bench.actElsewhere(id, "match.returned", { reason: "neverCame", note: "", kept: [] });
+  await bench.actElsewhere(id, "match.ordered", { ...order.payload, dueDays: 9, days: { p50: 9, p80: 12, orders: 0 } });
+  await page.goto(`${bench.url}/settings`);
+  const late = page.getByLabel("A day later than promised costs");
+  await expect(async () => {
+    await late.fill("soon");
+    await page.getByRole("button", { name: "Save these costs" }).click();
+    await expect(page.getByText('A day later than promised costs: read "soon", expected 0 to 10000.')).toBeVisible({
+      timeout: 2000,
+    });
+  }).toPass();
+  await expect(late).toHaveValue("soon");
+  await late.fill("20");
+  await page.getByRole("button", { name: "Save these costs" }).click();
+  await expect(page.getByText("Kept. What to buy and the ways to keep a promise follow.")).toBeVisible();
+  await page.getByLabel("Machines to lend").fill("1");
+  await page.getByRole("button", { name: "Save the hours" }).click();
+  await expect(page.getByText("Kept. Dates on the bench follow.")).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("A day later than promised costs")).toHaveValue("20.00");
+  await page.goto(bench.url);
+  const ways = page.locator('[data-rescues="H-2421"]');
+  await ways.locator("summary").click();
+  await expect(ways.locator('[data-rescue="loan"]')).toContainText("Lend a machine, and promise anew");
+  // The other panel keeps its capitals, and says where there is something to ask first.
+  await expect(ways.locator('[data-rescue="otherPanel"]')).toContainText(/GV140FHB-K\d\d\S* from [A-Z]/);
+  await expect(ways.locator('[data-rescue="otherPanel"] a')).toHaveAttribute("href", new RegExp(`/jobs/${id}/match`));
+});

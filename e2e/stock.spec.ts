@@ -135,6 +135,7 @@ test("one order for three jobs: chosen in their Match, bought together, put into
   await code.fill("ZE116XTC-N30");
   await sheet.getByRole("button", { name: /^Put it into/ }).click();
   await expect(sheet.getByRole("alert")).toContainText("The label reads ZE116XTC-N30; ordered was TQ116WHA-R03");
+  await expect(sheet.getByRole("button", { name: "Onto the shelf, for nobody" })).toBeVisible();
   await code.fill("TQ116WHA-R03");
   await sheet.getByRole("button", { name: /^Put it into/ }).click();
   await expect(page.getByRole("status").filter({ hasText: "TQ116WHA-R03 came. Look it over in its Match" })).toBeVisible();
@@ -258,6 +259,19 @@ test("the figures: what is too little to say is said so, tables are CSV, the cal
   const csv = await (await page.request.get(`${bench.url}/api/figures?of=stock`)).text();
   expect(csv.split("\r\n")[0]).toBe("lot,item,left,unit,place,state,tested,good_until,price_minor,came_in,counted");
   expect(csv).toContain("R-04-1,tape/4x0.5,500,mm");
+  // Every move of that tape, in and out, comes to what lies there.
+  const moves = (await (await page.request.get(`${bench.url}/api/figures?of=moves`)).text()).split("\r\n");
+  expect(moves[0]).toBe("at,what,item,count,unit,lot,job,place,price_minor");
+  const rows = (text: string[]) => text.map((l) => l.split(","));
+  const of = (what: RegExp) =>
+    rows(moves)
+      .filter((c) => c[2] === "screw/M2x3 wafer" && what.test(c[1]!))
+      .reduce((n, c) => n + Number(c[3]), 0);
+  const lies = rows(csv.split("\r\n"))
+    .filter((c) => c[1] === "screw/M2x3 wafer")
+    .reduce((n, c) => n + Number(c[2]), 0);
+  expect(of(/received/)).toBeGreaterThan(0);
+  expect(of(/received|salvaged/) - of(/used|scrapped/)).toBe(lies);
   expect((await page.request.get(`${bench.url}/api/figures?of=customers`)).status()).toBe(400);
   await page.getByRole("button", { name: "Turn it on" }).click();
   const at = page.locator("[data-calendar]");

@@ -150,7 +150,9 @@ export async function stockOfJobs(
 /** Orders of jobs that are lines of an order of the shop. */
 export async function linesOfJobs(
   db: Kysely<Database>,
-): Promise<{ id: string; number: string; placed: { line: string | null; came: boolean; back: string | null }[] }[]> {
+): Promise<
+  { id: string; number: string; outcome: string | null; placed: { line: string | null; came: boolean; back: string | null }[] }[]
+> {
   const rows = await db.selectFrom("job_told").select("facts").where("facts", "like", '%"line":"%').orderBy("job_id").execute();
   return rows.map((r) => JSON.parse(r.facts));
 }

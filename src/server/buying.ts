@@ -9,6 +9,7 @@ import { catalogueEntries, panelsById } from "@/data/panelStore";
 import { listReference } from "@/data/referenceStore";
 import { allFacts } from "./facts";
 import { allJobs } from "./find";
+import { readShopHours } from "./hours";
 import { POSTAGE_MINOR } from "./postage";
 import { readReference } from "./reference";
 import { pastOrders } from "./sellers";
@@ -81,12 +82,13 @@ export async function adviseBuying(
   nowMs: number,
 ): Promise<BuyToday> {
   const { db } = connection();
-  const [ref, past, walk, entries, terms] = await Promise.all([
+  const [ref, past, walk, entries, terms, hours] = await Promise.all([
     readReference(),
     pastOrders(),
     walkIns(read.own.events, nowMs),
     catalogueEntries(db),
     listReference(db, "seller"),
+    readShopHours(),
   ]);
   const shelf = new Map(shelves.map((s) => [s.item, s]));
   const onWay = (item: string) => coming.filter((c) => c.item === item).reduce((n, c) => n + c.count, 0);
@@ -124,7 +126,9 @@ export async function adviseBuying(
     const t = terms.find((x) => x.data.name === id)?.data;
     return { id, postageMinor: t?.postageMinor ?? POSTAGE_MINOR, freeFromMinor: t?.freeFromMinor ?? null };
   });
-  return buyToday({ items, sellers, rules: BUY_RULES });
+  const { delayMinor, lateMinorPerDay, carryPerYear, obsoletePerYear, obsoleteOldPerYear } = hours.costs;
+  const rules = { ...BUY_RULES, delayMinor, lateMinorPerDay, carryPerYear, obsoletePerYear, obsoleteOldPerYear };
+  return buyToday({ items, sellers, rules });
 }
 
 /** The pack an item came in last, and what each seller asked for one then. */

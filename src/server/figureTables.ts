@@ -1,10 +1,12 @@
-import { msOf } from "@/core/job";
+import { msOf, stockFromLog } from "@/core/job";
 import { csvText } from "@/core/shopReport";
-import { readItem } from "@/core/stock";
+import { inOrder, readItem, type StockEvent } from "@/core/stock";
+import { connection } from "@/data/connection";
+import { stockOfJobs } from "@/data/jobListStore";
 import { allFacts } from "./facts";
 import { readStock } from "./stockState";
 
-export const TABLES_OF_FIGURES = ["jobs", "orders", "stock", "times"] as const;
+export const TABLES_OF_FIGURES = ["jobs", "orders", "stock", "moves", "times"] as const;
 export type TableOfFigures = (typeof TABLES_OF_FIGURES)[number];
 
 /** A table of the shop as CSV: what the figures stand on. No customer words. */
@@ -62,6 +64,7 @@ export async function tableCsv(of: TableOfFigures): Promise<string> {
         j.plannedMin === null ? null : Math.round(j.plannedMin * 10) / 10,
       ]),
     );
+  if (of === "moves") return movesCsv();
   const { orders, state } = await readStock();
   if (of === "orders")
     return csvText(
@@ -83,7 +86,8 @@ export async function tableCsv(of: TableOfFigures): Promise<string> {
           ]),
         ),
         ...facts
-          .filter((j) => j.orderedIso)
+          // A line of an order of the shop stands above.
+          .filter((j) => j.orderedIso && !j.placed.at(-1)?.line)
           .map((j) => [
             j.number,
             j.number,
@@ -114,5 +118,28 @@ export async function tableCsv(of: TableOfFigures): Promise<string> {
       new Date(msOf(l.since)).toISOString(),
       l.counted === null ? null : new Date(msOf(l.counted)).toISOString(),
     ]),
+  );
+}
+
+/** Every move of the stock as it counts, in order: what came in, was kept, used, thrown away, counted, moved; by a job or by hand. */
+async function movesCsv(): Promise<string> {
+  const { own } = await readStock();
+  const told = (await stockOfJobs(connection().db, null)).flatMap((r) => JSON.parse(r.stock) as StockEvent[]);
+  return csvText(
+    ["at", "what", "item", "count", "unit", "lot", "job", "place", "price_minor"],
+    inOrder([...told, ...stockFromLog(own.events)]).map((e) => {
+      const has = e as Partial<Record<"item" | "lot" | "job" | "place", string>> & { count?: number; priceMinor?: number };
+      return [
+        new Date(msOf(e.clock)).toISOString(),
+        e.type.slice("stock.".length),
+        has.item ?? null,
+        has.count ?? null,
+        has.item === undefined ? null : readItem(has.item)?.kind === "tape" ? "mm" : "piece",
+        has.lot ?? null,
+        has.job ?? null,
+        has.place || null,
+        has.priceMinor ?? null,
+      ];
+    }),
   );
 }

@@ -49,7 +49,7 @@ export async function readJobPage(jobId: string, station = "plan") {
   const state = fold(log.events, log.snapshots);
   const machine = ref.machines.find((m) => m.model === state.job?.machineModel);
   const old = panelReading(state);
-  const own = await ownOffers(ref.quote?.data.currency ?? "EUR");
+  const own = await ownOffers(ref.quote?.data.currency ?? "EUR", state.job?.number ?? null);
   const panels = await panelsFor(machine?.panels ?? [], old?.panelHash ? (log.snapshots[old.panelHash] ?? null) : null, [
     ...own,
     ...ref.offers,

@@ -2,11 +2,13 @@ import { leadTime, type Offer } from "@/core/catalogue";
 import { OWN_SHELF } from "@/core/job";
 import { codeKey, compareFit, overallVerdict } from "@/core/panel";
 import { connection } from "@/data/connection";
-import { catalogueEntries, panelsById } from "@/data/panelStore";
+import { cardsStamp } from "@/data/jobListStore";
+import { catalogueEntries, panelsById, panelsStamp } from "@/data/panelStore";
 import type { JobCard } from "@/wire/jobCard";
 import type { OtherPanel } from "@/wire/promise";
 import { POSTAGE_MINOR } from "./postage";
 import type { Reference } from "./reference";
+import { remember } from "./remember";
 import { pastOrders } from "./sellers";
 
 const DAY_MS = 86_400_000;
@@ -29,6 +31,17 @@ const atRisk = (c: JobCard): boolean =>
 export async function otherPanels(cards: readonly JobCard[], ref: Reference): Promise<Record<string, OtherPanel>> {
   const late = cards.filter(atRisk).slice(0, MOST_JOBS);
   if (late.length === 0) return {};
+  const { db } = connection();
+  const said = ref.offers.map((o) => `${o.panel} ${o.seller} ${o.priceMinor} ${o.stock} ${o.days}`);
+  const jobs = late.map((c) => `${c.id} ${c.promiseAt}`);
+  return remember(
+    "otherPanels",
+    async () => [await cardsStamp(db), await panelsStamp(db), ...said, ...jobs, ...ref.builds.map((b) => b.hash)].join("|"),
+    () => compared(late, ref),
+  );
+}
+
+async function compared(late: readonly JobCard[], ref: Reference): Promise<Record<string, OtherPanel>> {
   const { db } = connection();
   const [entries, past] = await Promise.all([catalogueEntries(db), pastOrders()]);
   const ids = new Map(entries.map((e) => [codeKey(e.code), e.id]));

@@ -20,9 +20,10 @@ export const ownLog = (): Promise<{ events: JobEvent[]; cursor: number; orders: 
 /** Lines that stand in a job, by their name. */
 export async function linesInJobs(): Promise<Record<string, LineInJob>> {
   const out: Record<string, LineInJob> = {};
+  // A job that is closed waits for nothing: what still comes goes onto the shelf.
   for (const f of await linesOfJobs(connection().db))
     for (const o of f.placed)
-      if (o.line !== null)
+      if (o.line !== null && (f.outcome === null || o.came || o.back !== null))
         out[o.line] = {
           job: f.number,
           id: f.id,

@@ -119,10 +119,10 @@ export async function readStockPage(nowMs: number): Promise<StockPageData> {
 const AS_OFFERED: Readonly<Record<string, Offer["condition"]>> = { new: "new", opened: "used", pulled: "pulled", used: "used" };
 
 /**
- * Panels that lie free on the own shelf, as offers beside the sellers': here today, at what they cost. One whose state is not known,
+ * Panels that lie free on the own shelf, or are kept for a job that asks, as offers beside the sellers': here today, at what they cost. One whose state is not known,
  * or that is cracked, is offered to nobody.
  */
-export async function ownOffers(currency: string): Promise<Offer[]> {
+export async function ownOffers(currency: string, job: string | null = null): Promise<Offer[]> {
   const { state } = await readStock();
   const lotsOf = new Map<string, StockLot[]>();
   for (const l of Object.values(state.lots))
@@ -132,7 +132,9 @@ export async function ownOffers(currency: string): Promise<Offer[]> {
   const ids = new Map((await catalogueEntries(connection().db)).map((e) => [codeKey(e.code), e.id]));
   return [...lotsOf].flatMap(([item, lots]) => {
     const panel = ids.get(codeKey(readItem(item)!.what));
-    const free = state.items[item]!.free;
+    // What was kept for this very job is there for it.
+    const mine = state.reserved.filter((r) => r.item === item && r.job === job).reduce((n, r) => n + r.left, 0);
+    const free = state.items[item]!.free + mine;
     // What is kept for jobs is taken in order: the last is the free one.
     const lot = lots.at(-1)!;
     return panel && free > 0
@@ -144,6 +146,7 @@ export async function ownOffers(currency: string): Promise<Offer[]> {
             priceMinor: lot.priceMinor ?? 0,
             currency,
             days: 0,
+            shelf: { lot: lot.lot, place: lot.place, state: lot.state, test: lot.test },
             stock: Math.min(
               free,
               lots.reduce((n, l) => n + l.left, 0),

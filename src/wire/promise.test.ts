@@ -77,6 +77,11 @@ describe("what a date is told from", () => {
     // Cheaper is cheaper; and it is ordered now, not when the first was.
     expect(panel(false).extraMinor).toBe(-700);
     expect(panel(false).change.order).toMatchObject({ placedMin: 600, p50Days: 1, p80Days: 1.5 });
+    // What the shop said of such a finish is what it weighs.
+    const said = { ...DEFAULT_HOURS, costs: { ...DEFAULT_HOURS.costs, finishMinor: 2300, lateMinorPerDay: 50 } };
+    const ask = promiseAsks([late], said, now, { a: { panel: { ...other, code: "X", asks: true } } }).asks[0]!;
+    expect(ask.options.find((o) => o.id === "otherPanel")!.hurtsMinor).toBe(2300);
+    expect(ask.lateMinorPerDay).toBe(50);
     // A panel that is here needs no other.
     expect(ids(ways({ a: { seller: other } }, 0, card({ promiseAt })))).toEqual(["evening", "call"]);
   });

@@ -104,11 +104,10 @@ export interface PromiseAsk {
   input: PromiseInput;
   dueMin: number | null;
   options: RescueOption[];
+  lateMinorPerDay: number;
   why: string[];
 }
 
-/** What a rescue costs beside its money (adj): a call, a place in the queue, an evening, a finish that differs, a machine lent. Minor units. */
-const HURTS = { call: 600, firstInLine: 300, evening: 1500, finish: 1500, loan: 400 } as const;
 /** Open until nine for three days. */
 const EVENING = [21 * 60, 3] as const;
 
@@ -123,7 +122,7 @@ const orderedAnew = (id: Rescue["id"], input: PromiseInput, o: OtherSeller, hurt
 });
 
 /** What could be done about a late job: everything that changes what it waits for. */
-function optionsOf(input: PromiseInput, sooner: Sooner | undefined, lend: number): RescueOption[] {
+function optionsOf(input: PromiseInput, sooner: Sooner | undefined, { lend, costs }: ShopHours): RescueOption[] {
   const today = Math.floor(input.nowMin / DAY) * DAY;
   const [until, count] = EVENING;
   const dayOf = (w: readonly [number, number]) => Math.floor(w[0] / DAY) * DAY;
@@ -137,25 +136,37 @@ function optionsOf(input: PromiseInput, sooner: Sooner | undefined, lend: number
   return [
     ...(sooner?.seller && input.order ? [orderedAnew("otherSeller", input, sooner.seller, 0)] : []),
     ...(sooner?.panel && input.order
-      ? [orderedAnew("otherPanel", input, sooner.panel, sooner.panel.asks ? HURTS.finish : 0)]
+      ? [orderedAnew("otherPanel", input, sooner.panel, sooner.panel.asks ? costs.finishMinor : 0)]
       : []),
     ...(input.ahead.p50 > 0
       ? [
           {
             id: "firstInLine",
             extraMinor: 0,
-            hurtsMinor: HURTS.firstInLine,
+            hurtsMinor: costs.firstMinor,
             undoable: true,
             change: { ahead: { p50: 0, p80: 0 } },
           },
-          { id: "secondBench", extraMinor: 0, hurtsMinor: HURTS.evening, undoable: true, change: { benches: input.benches + 1 } },
+          {
+            id: "secondBench",
+            extraMinor: 0,
+            hurtsMinor: costs.eveningMinor,
+            undoable: true,
+            change: { benches: input.benches + 1 },
+          },
         ]
       : []),
-    { id: "evening", extraMinor: 0, hurtsMinor: HURTS.evening, undoable: true, change: { windows: input.windows.map(late) } },
+    {
+      id: "evening",
+      extraMinor: 0,
+      hurtsMinor: costs.eveningMinor,
+      undoable: true,
+      change: { windows: input.windows.map(late) },
+    },
     ...(lend > 0
-      ? [{ id: "loan", extraMinor: 0, hurtsMinor: HURTS.loan, undoable: true, newDue: "p80" as const, change: {} }]
+      ? [{ id: "loan", extraMinor: 0, hurtsMinor: costs.loanMinor, undoable: true, newDue: "p80" as const, change: {} }]
       : []),
-    { id: "call", extraMinor: 0, hurtsMinor: HURTS.call, newDue: "p80" as const, change: {} },
+    { id: "call", extraMinor: 0, hurtsMinor: costs.callMinor, newDue: "p80" as const, change: {} },
   ];
 }
 
@@ -201,7 +212,8 @@ export function promiseAsks(
       seed: `${c.id} ${c.minutesLeft?.p50 ?? ""} ${c.order?.placedIso ?? ""}`,
       dueMin: c.promiseAt === null ? null : toShop(Date.parse(c.promiseAt), zero),
       input,
-      options: optionsOf(input, sooner[c.id], hours.lend),
+      options: optionsOf(input, sooner[c.id], hours),
+      lateMinorPerDay: hours.costs.lateMinorPerDay,
       why: whyOf(c, input),
     };
   });

@@ -7,6 +7,7 @@ interface Ask {
   input: PromiseInput;
   dueMin: number | null;
   options: RescueOption[];
+  lateMinorPerDay: number;
 }
 interface Said {
   id: string;
@@ -18,8 +19,6 @@ interface Said {
 
 /** Over this chance a promise is watched, and what could be done is worked out (adj). */
 const BREAKS_AT = 0.2;
-/** What a day late costs, minor units (adj). */
-const LATE_MINOR = 800;
 
 // Each is said as soon as it is known; what could be done about the late ones comes after all dates.
 self.onmessage = (e: MessageEvent<Ask[]>) => {
@@ -39,7 +38,7 @@ self.onmessage = (e: MessageEvent<Ask[]>) => {
   for (const said of late) {
     const a = e.data.find((x) => x.id === said.id)!;
     const { rows } = rescue(a.input, a.dueMin!, a.options, {
-      lateMinorPerDay: LATE_MINOR,
+      lateMinorPerDay: a.lateMinorPerDay,
       seed: a.seed,
       breaksAt: BREAKS_AT,
       sure: a.sure,

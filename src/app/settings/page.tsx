@@ -15,6 +15,7 @@ import { feedFailure } from "@/server/sellers";
 import { devices, listener, readNetwork } from "@/server/session";
 import { readWeights } from "@/server/weights";
 import { CarryShop } from "@/ui/bench/CarryShop";
+import { CostSettings } from "@/ui/bench/CostSettings";
 import { FeedSetting } from "@/ui/bench/FeedSetting";
 import { HabitSettings } from "@/ui/bench/HabitSettings";
 import { HeatSettings } from "@/ui/bench/HeatSettings";
@@ -46,6 +47,7 @@ export default async function SettingsPage() {
   const { quote, tools, builds } = await readReference();
   const weights = await readWeights();
   const habits = await readHabits();
+  const hours = await readShopHours();
   const asked = [
     ...new Set(
       builds.flatMap((b) => {
@@ -65,7 +67,7 @@ export default async function SettingsPage() {
       </nav>
       <div id="bench" className="setpart">
         <HabitSettings habits={habits} nowMs={nowMs()} />
-        <HoursSettings hours={await readShopHours()} weekStart={habits.weekStart} />
+        <HoursSettings hours={hours} weekStart={habits.weekStart} />
         <SettingsForms />
         <ScreenCheck />
       </div>
@@ -79,6 +81,7 @@ export default async function SettingsPage() {
       {quote && (
         <div id="money" className="setpart">
           <PriceSettings policy={quote.data} version={quote.version} />
+          <CostSettings hours={hours} currency={quote.data.currency} />
           <FeedSetting failure={await feedFailure()} />
         </div>
       )}

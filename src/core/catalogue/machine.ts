@@ -25,6 +25,8 @@ export const Offer = z.strictObject({
   asOf: z.iso.datetime().optional(),
   /** Written down by hand: asking the sellers leaves it as it is. */
   byHand: z.literal(true).optional(),
+  /** Of the own shelf: which one it is, where it lies, as what, and how far it was tried. */
+  shelf: z.strictObject({ lot: z.string(), place: z.string(), state: z.string(), test: z.string().nullable() }).optional(),
 });
 export type Offer = z.infer<typeof Offer>;
 

@@ -14,6 +14,9 @@ export interface TimesOpen {
   takenUp: number;
 }
 
+/** What takes things away of a machine and puts them back. */
+const CHANGES_IT = /^(open|swap|bond|close)\./;
+
 /**
  * How long a machine lay open in all, and how often it was taken up: a break is a gap longer than `BREAK_MIN`. One that lies open
  * still counts up to its last entry.
@@ -40,6 +43,7 @@ export function timesOpen(events: readonly JobEvent[], snapshots: Snapshots): Ti
     if (!actsOnMachine(e.type)) continue;
     if (hands === null || ms - hands > BREAK_MIN * 60_000) out.takenUp += 1;
     hands = ms;
+    if (!CHANGES_IT.test(e.type)) continue;
     if (!openNow(view)) until(ms);
     else since ??= ms;
   }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { DEFAULT_COSTS, ShopCosts } from "./costs";
 import type { PromiseInput } from "./course";
 
 const DAY = 1440;
@@ -32,6 +33,8 @@ export const ShopHours = z.strictObject({
   wrongChance: z.number().min(0).max(0.5),
   /** What is promised holds in this share of cases: four in five, or nine in ten. */
   sure: z.union([z.literal(0.8), z.literal(0.9)]).default(0.8),
+  /** What it weighs days, people and stock with. */
+  costs: ShopCosts.default(DEFAULT_COSTS),
 });
 export type ShopHours = z.infer<typeof ShopHours>;
 
@@ -52,6 +55,7 @@ export const DEFAULT_HOURS: ShopHours = {
   glassDwellMin: DAY,
   wrongChance: 0.05,
   sure: 0.8,
+  costs: DEFAULT_COSTS,
 };
 
 /**

@@ -1,3 +1,4 @@
+export { DEFAULT_COSTS, ShopCosts } from "./costs";
 export {
   advance,
   type Chances,

@@ -235,6 +235,16 @@ describe("rescue", () => {
   });
 });
 
+describe("what waiting costs", () => {
+  it("hours kept before anybody was asked read with the guesses; what cannot be is refused", () => {
+    const { costs, lend, ...before } = DEFAULT_HOURS;
+    expect(ShopHours.parse(before)).toEqual(DEFAULT_HOURS);
+    expect(lend).toBe(0);
+    for (const bad of [{ lateMinorPerDay: -1 }, { carryPerYear: 2.5 }, { delayMinor: 1.5 }])
+      expect(ShopHours.safeParse({ ...before, costs: { ...costs, ...bad } }).success, JSON.stringify(bad)).toBe(false);
+  });
+});
+
 describe("a shop's hours", () => {
   it("are read as people write them; what cannot be is not", () => {
     expect(readHours("9-12:30, 13.15 - 17")).toEqual([

@@ -62,6 +62,7 @@ export function HoursSettings({ hours, weekStart }: { hours: ShopHours; weekStar
       glassDwellMin: Math.round(dwell! * 60),
       wrongChance: wrong! / 100,
       sure,
+      costs: hours.costs,
     });
     if (!r.ok) return setSaid(r.said);
     setSaid({ ok: true, words: "Kept. Dates on the bench follow." });

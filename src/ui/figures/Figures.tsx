@@ -110,7 +110,7 @@ export function Figures({ page }: { page: FiguresPageData }) {
       <section>
         <h2 className="sec">Tables and calendar</h2>
         <p className="flex flex-wrap gap-5">
-          {(["jobs", "orders", "stock", "times"] as const).map((of) => (
+          {(["jobs", "orders", "stock", "moves", "times"] as const).map((of) => (
             <a key={of} className="link" href={`/api/figures?of=${of}`} download>
               {of[0]!.toUpperCase() + of.slice(1)} as CSV
             </a>

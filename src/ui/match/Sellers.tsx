@@ -9,6 +9,7 @@ import { SaidBox } from "../controls/SaidBox";
 import { Mark } from "../draw/Mark";
 import { useBench } from "../job/context";
 import { PromiseHint } from "../job/PromiseHint";
+import { STATE_WORDS, TEST_WORDS } from "../stock/words";
 import { HereWords, hereBy, stockWords } from "./parts";
 import { type ListedOffer, offerKey } from "./useCandidates";
 
@@ -70,15 +71,21 @@ export function Sellers({
                   <span className="grow">
                     <b>{o.seller}</b>, {o.condition}, {stockWords(o.stock)}
                     <span className="block text-[14px] text-ink-2">
-                      {record?.orders
-                        ? `${record.returned} of ${counted(record.orders, "order")} went back${record.reasons[0] ? `, most often ${RETURN_WORDS[record.reasons[0].reason] ?? record.reasons[0].reason}` : ""}`
-                        : "no order of ours yet"}
+                      {o.shelf
+                        ? `${o.shelf.lot}${o.shelf.place ? `, ${o.shelf.place}` : ""}; ${STATE_WORDS[o.shelf.state] ?? o.shelf.state}, ${TEST_WORDS[o.shelf.test ?? "notTested"]}`
+                        : record?.orders
+                          ? `${record.returned} of ${counted(record.orders, "order")} went back${record.reasons[0] ? `, most often ${RETURN_WORDS[record.reasons[0].reason] ?? record.reasons[0].reason}` : ""}`
+                          : "no order of ours yet"}
                     </span>
                   </span>
                   <span className="text-right">
                     <HereWords here={hereBy(nowMs, o.lead, promiseAt)} />
                     <span className="block text-[14px] font-normal text-ink-2">
-                      {o.lead.orders ? `P50 to P80, ${counted(o.lead.orders, "order")}` : `says ${o.days} d, default spread (A)`}
+                      {o.seller === OWN_SHELF
+                        ? "lies here"
+                        : o.lead.orders
+                          ? `P50 to P80, ${counted(o.lead.orders, "order")}`
+                          : `says ${o.days} d, default spread (A)`}
                     </span>
                   </span>
                   <b className="mono">{formatMoney(o.priceMinor, o.currency)}</b>

@@ -2,8 +2,8 @@
 import { addDays, format } from "date-fns";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
-import type { Act } from "@/core/job";
+import { useEffect, useState } from "react";
+import type { Act, ShopOrder } from "@/core/job";
 import { formatMoney, listed } from "@/core/quantity";
 import type { BuyToday } from "@/core/reorder";
 import { readItem } from "@/core/stock";
@@ -42,6 +42,12 @@ function MoneyBar({ parts }: { parts: { minor: number; words: string }[] }) {
 }
 
 type PlacedOrder = Extract<Act, { type: "stock.ordered" }>["payload"];
+
+/** Whether the order on record under its number is this one: another bench may have taken the number first. */
+const isPlaced = (o: PlacedOrder, kept: ShopOrder | undefined): boolean =>
+  kept?.seller === o.seller &&
+  kept.lines.length === o.lines.length &&
+  kept.lines.every((l, k) => l.item === o.lines[k]!.item && l.job === (o.lines[k]!.job ?? null));
 
 /**
  * Lines of what is bought of one thing: a panel for each job that waits for one, the rest for the shelf; of anything else one line, as
@@ -82,6 +88,7 @@ export function BuySide({ page, stock }: { page: StockPageData; stock: StockHand
   const { buy, currency } = page;
   const router = useRouter();
   const [said, setSaid] = useState<string | null>(null);
+  const [toBind, setToBind] = useState<readonly PlacedOrder[]>([]);
   // An order placed here is not placed twice while the advice is read anew.
   const placed = stock.orders[page.nextOrder] !== undefined;
   const latest = buy.parcels.reduce((d, p) => Math.max(d, p.lead.p50Days), 0);
@@ -107,23 +114,29 @@ export function BuySide({ page, stock }: { page: StockPageData; stock: StockHand
     if (!stock.log.record(...acts)) return setSaid(null);
     const names = acts.map((a) => a.payload.order).join(" and ");
     setSaid(`${names} on record: call or write it to the seller.`);
-    void bindAll(acts.map((a) => a.payload)).then((not) => {
-      if (not.length) setSaid(`${names} on record. ${not.join(" ")}`);
-    });
+    setToBind(acts.map((a) => a.payload));
   };
-  /** Every panel that was ordered for a job stands in that job from now on. */
-  const bindAll = async (orders: readonly PlacedOrder[]): Promise<string[]> => {
-    const not: string[] = [];
-    for (const o of orders)
-      for (const l of o.lines) {
-        const line = { ...l, job: l.job ?? null };
-        if (!isJobsPanel(line)) continue;
-        const why = await bindLine(page, { ...o, days: o.days ?? null }, line);
-        if (why) not.push(`Not put into ${line.job}: ${why}`);
-      }
-    router.refresh();
-    return not;
-  };
+  // Every panel that was ordered for a job stands in that job once the server has the order: one that was refused, as another bench took
+  // its number, is in none.
+  const { unsent, state } = stock.log;
+  useEffect(() => {
+    if (toBind.length === 0 || unsent > 0) return;
+    setToBind([]);
+    const kept = toBind.filter((o) => isPlaced(o, state.shop.orders[o.order]));
+    const bind = async () => {
+      const not: string[] = [];
+      for (const o of kept)
+        for (const l of o.lines) {
+          const line = { ...l, job: l.job ?? null };
+          if (!isJobsPanel(line)) continue;
+          const why = await bindLine(page, { ...o, days: o.days ?? null }, line);
+          if (why) not.push(`Not put into ${line.job}: ${why}`);
+        }
+      if (not.length) setSaid(not.join(" "));
+      router.refresh();
+    };
+    void bind();
+  }, [toBind, unsent, state, page, router]);
   const waits = page.needs.filter((n) => n.shut);
   const goods = [...buy.lines].sort((a, b) => b.priceMinor - a.priceMinor);
   return (

@@ -5,10 +5,10 @@ import { z } from "zod";
 import { HEADS } from "@/core/build";
 import type { ShopOrder } from "@/core/job";
 import { readNumber } from "@/core/quantity";
-import { type ItemKind, itemName, LOT_STATES, readItem, readScrew, readTape, screwItem, tapeItem } from "@/core/stock";
+import { type ItemKind, itemName, LOT_STATES, LOT_TESTS, readItem, readScrew, readTape, screwItem, tapeItem } from "@/core/stock";
 import { Choose } from "../controls/Choose";
 import type { StockHandle } from "./useStock";
-import { STATE_WORDS } from "./words";
+import { STATE_WORDS, TEST_WORDS } from "./words";
 
 const KINDS: readonly (readonly [ItemKind, string])[] = [
   ["panel", "A panel"],
@@ -37,6 +37,7 @@ const Form = z
     lot: z.string().trim().min(1, "its label, or a name of your own").max(80),
     place: z.string().trim().max(80),
     state: z.string(),
+    test: z.enum(LOT_TESTS),
     expires: z.string().trim().max(10),
     price: z.string().trim(),
     seller: z.string().trim().max(80),
@@ -92,6 +93,7 @@ function startOf(s: CameInStart): Form {
     lot: s.label,
     place: "",
     state: "new",
+    test: "notTested",
     expires: "",
     price: s.line ? String(s.line.priceMinor / 100 / (tape ? s.line.count / 1000 : s.line.count)) : "",
     seller: s.seller,
@@ -104,7 +106,7 @@ export function CameIn({ stock, start, onDone }: { stock: StockHandle; start: Ca
     resolver: zodResolver(Form),
     defaultValues: startOf(start),
   });
-  const [kind, state, head] = watch(["kind", "state", "head"]);
+  const [kind, state, test, head] = watch(["kind", "state", "test", "head"]);
   const errors = formState.errors;
   const save = (f: Form) => {
     const n = readNumber(f.count)!;
@@ -118,7 +120,7 @@ export function CameIn({ stock, start, onDone }: { stock: StockHandle; start: Ca
         count: Math.max(1, Math.round(f.kind === "tape" ? n * 1000 : n)),
         place: f.place,
         state: f.state,
-        ...(f.kind === "panel" ? { test: "notTested" as const } : {}),
+        ...(f.kind === "panel" ? { test: f.test } : {}),
         ...(f.expires ? { expires: f.expires.length === 7 ? `${f.expires}-28` : f.expires } : {}),
         ...(price === null ? {} : { priceMinor: Math.round(price * 100) }),
         ...(f.seller ? { seller: f.seller } : {}),
@@ -183,6 +185,17 @@ export function CameIn({ stock, start, onDone }: { stock: StockHandle; start: Ca
               options={LOT_STATES.map((v) => [v, STATE_WORDS[v]!] as const)}
               onValue={(v) => setValue("state", v)}
               label="State"
+            />
+          </div>
+        )}
+        {kind === "panel" && (
+          <div className="field">
+            <span>Tried</span>
+            <Choose
+              value={test}
+              options={LOT_TESTS.map((v) => [v, TEST_WORDS[v]!] as const)}
+              onValue={(v) => setValue("test", v)}
+              label="Tried"
             />
           </div>
         )}

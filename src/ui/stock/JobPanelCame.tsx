@@ -9,12 +9,15 @@ export function JobPanelCame({
   line,
   jobId,
   label,
+  onShelf,
   onDone,
 }: {
   line: OrderLine;
   jobId: string;
   /** As scanned before. */
   label: string;
+  /** What came is put onto the shelf as what it is, kept for nobody; the line stays out. */
+  onShelf: () => void;
   onDone: (words: string) => void;
 }) {
   const [code, setCode] = useState(label);
@@ -63,9 +66,16 @@ export function JobPanelCame({
           </a>
         </p>
       )}
-      <button type="submit" className="btn self-start" disabled={busy}>
-        Put it into {line.job}
-      </button>
+      <div className="flex flex-wrap gap-3">
+        <button type="submit" className="btn" disabled={busy}>
+          Put it into {line.job}
+        </button>
+        {wrong && (
+          <button type="button" className="btn quiet" onClick={onShelf}>
+            Onto the shelf, for nobody
+          </button>
+        )}
+      </div>
     </form>
   );
 }

@@ -28,9 +28,12 @@ export function Parcels({
   const router = useRouter();
   /** Cancelled in the order, and in the job it stands in. */
   const cancel = async (order: string, l: OrderLine) => {
-    const done = log.record({ type: "stock.orderMoved", payload: { order, is: "cancelled", lines: [l.line], note: "" } });
+    if (log.record({ type: "stock.orderMoved", payload: { order, is: "cancelled", lines: [l.line], note: "" } }))
+      await takeOut(order, l);
+  };
+  const takeOut = async (order: string, l: OrderLine) => {
     const at = page.lines[l.line];
-    if (!done || at?.is !== "out") return;
+    if (at?.is !== "out") return;
     const { actOn } = await import("@/client/actOn");
     const why = await actOn(at.id, {
       type: "match.returned",
@@ -44,7 +47,9 @@ export function Parcels({
     onSaid(why ? `Not put into ${l.job}: ${why}` : `${l.job} waits for it now.`);
     router.refresh();
   };
-  const open = Object.entries(orders).filter(([, o]) => o.lines.some((l) => !o.over[l.line] && l.came < l.count));
+  const open = Object.entries(orders).filter(([, o]) =>
+    o.lines.some((l) => (o.over[l.line] ? page.lines[l.line]?.is === "out" : l.came < l.count)),
+  );
   if (open.length === 0) return null;
   const day = (o: ShopOrder, d: number) => differenceInCalendarDays(addDays(msOf(o.clock), Math.ceil(d)), nowMs);
   const pc = (d: number) => `${(Math.max(-1, Math.min(SPAN, d)) / (SPAN + 1)) * 100 + 100 / (SPAN + 1)}%`;
@@ -103,6 +108,11 @@ export function Parcels({
                             : ""}
                     </span>
                   </div>
+                  {o.over[l.line] && page.lines[l.line]?.is === "out" && (
+                    <button type="button" className="btn" onClick={() => void takeOut(id, l)}>
+                      Take it out of {l.job}
+                    </button>
+                  )}
                   {!o.over[l.line] && l.came < l.count && (
                     <>
                       {isJobsPanel(l) && !page.lines[l.line] && page.needs.some((n) => n.job === l.job && n.item === l.item) ? (

@@ -52,7 +52,8 @@ export function Stock({ page }: { page: StockPageData }) {
   const cameFor = (line: string, label = "") => {
     for (const o of Object.values(orders)) {
       const l = o.lines.find((x) => x.line === line);
-      if (l) setCame({ line: l, seller: o.seller, label, item: null });
+      // What stands in no job is nobody's: kept for a job that needs none any more it would lie here for ever.
+      if (l) setCame({ line: page.lines[l.line] ? l : { ...l, job: null }, seller: o.seller, label, item: null });
     }
   };
   /** A panel that is on its way, by the code of its label: for a job before the shelf. */
@@ -190,11 +191,12 @@ export function Stock({ page }: { page: StockPageData }) {
         onClose={() => setCame(null)}
         title={came?.line ? `${itemWords(came.line.item)} came` : "Something came in"}
       >
-        {came?.line && page.lines[came.line.line]?.is === "out" && (
+        {came?.line?.job && page.lines[came.line.line]?.is === "out" && (
           <JobPanelCame
             line={came.line}
             jobId={page.lines[came.line.line]!.id}
             label={came.label}
+            onShelf={() => setCame({ ...NOTHING, seller: came.seller })}
             onDone={(words) => {
               setCame(null);
               setSaid(words);
@@ -202,7 +204,7 @@ export function Stock({ page }: { page: StockPageData }) {
             }}
           />
         )}
-        {came && !(came.line && page.lines[came.line.line]?.is === "out") && (
+        {came && !(came.line?.job && page.lines[came.line.line]?.is === "out") && (
           <CameIn
             stock={stock}
             start={came}

@@ -128,7 +128,12 @@ class Teller {
         this.good.clear();
         if (this.own) {
           this.held = true;
-          this.say(e, { type: "stock.reserved", item: this.panel, count: 1, job: this.number });
+          // One that came for this job, and lies on the shelf for it, is the one it takes.
+          this.say(
+            e,
+            { type: "stock.released", item: this.panel, job: this.number },
+            { type: "stock.reserved", item: this.panel, count: 1, job: this.number },
+          );
         }
         break;
       case "match.arrived":

@@ -125,6 +125,29 @@ describe("what a job takes from the stock is told by its log", () => {
   });
 });
 
+describe("a panel that lies on the shelf for a job", () => {
+  it("is the one that job takes: kept once, without a breach; seated it is gone, sent back to the shelf it is free", () => {
+    const b = plannedJob("C").until(null);
+    const code = b.state.match.chosen!.code;
+    const item = `panel/${code}`;
+    const number = b.state.job!.number;
+    const shelf: StockEvent[] = [
+      { id: "s", clock: "0", type: "stock.received", item, lot: "P-1", count: 1, job: number },
+      { id: "t", clock: "0", type: "stock.reserved", item, count: 1, job: number },
+    ];
+    const own = b.events.map((e) =>
+      e.type === "match.ordered" ? ({ ...e, payload: { ...e.payload, seller: OWN_SHELF, priceMinor: 0 } } as JobEvent) : e,
+    );
+    const ordered = own.findIndex((e) => e.type === "match.ordered");
+    const kept = foldStock([...shelf, ...stockFromJob(own.slice(0, ordered + 1), snapshots)]);
+    expect(kept.breaches).toEqual([]);
+    expect(kept.items[item]).toMatchObject({ onHand: 1, reserved: 1, free: 0 });
+    const done = foldStock([...shelf, ...stockFromJob(own, snapshots)]);
+    expect(done.breaches.filter((x) => x.why.includes(code))).toEqual([]);
+    expect(done.items[item]).toMatchObject({ onHand: 0, reserved: 0, used: 1 });
+  });
+});
+
 describe("the stock's own log", () => {
   const bench = new TestBench("dev-a", STOCK_LOG);
   const roll = bench.do("stock.received", { item: "tape/3x0.5", lot: "R-3", count: 10_000, place: "drawer 2", priceMinor: 90 });
