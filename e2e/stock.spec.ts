@@ -126,6 +126,8 @@ test("one order for three jobs: chosen in their Match, bought together, put into
   const way = page.locator("[data-order]").filter({ hasText: "for H-2419" });
   await expect(way).toContainText("for H-2419");
   await expect(way).not.toContainText("not in the job yet");
+  // What comes for those jobs is nobody else's: only the shelf's own is on its way to the shelf.
+  await expect(thing(page, "panel/TQ116WHA-R03")).toContainText("1 coming");
 
   // First parcel: the label is another panel's. It is refused with what it reads, and nothing is lost.
   await bench.scan("TQ116WHA-R03");

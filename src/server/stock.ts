@@ -1,5 +1,5 @@
 import type { Offer } from "@/core/catalogue";
-import { msOf, OWN_SHELF, type ShopOrder } from "@/core/job";
+import { comingOf, msOf, OWN_SHELF } from "@/core/job";
 import { codeKey } from "@/core/panel";
 import { goodUntil, readItem, readTape, type StockEvent, type StockLot, type StockState, shelvesOf, toCount } from "@/core/stock";
 import type { RollHere } from "@/core/tape";
@@ -16,12 +16,6 @@ import { tradeOf } from "./sellers";
 import { readStock } from "./stockState";
 
 const DAY_MS = 86_400_000;
-
-/** What is on its way, by item. */
-export const comingOf = (orders: Record<string, ShopOrder>): { item: string; count: number }[] =>
-  Object.values(orders).flatMap((o) =>
-    o.lines.filter((l) => !o.over[l.line] && l.came < l.count).map((l) => ({ item: l.item, count: l.count - l.came })),
-  );
 
 /** A state as a log begun anew: one receipt for each lot, one word for each thing kept. */
 function baselineOf(s: StockState): StockEvent[] {
@@ -62,7 +56,7 @@ export async function readStockPage(nowMs: number): Promise<StockPageData> {
   const seen = await cardSeqs(db);
   const [read, cards, ref] = await Promise.all([readStock(), benchCards(), readReference()]);
   const needs = cards.open.flatMap((c) => c.needs.map((n) => ({ ...n, job: c.number, jobId: c.id, seen: seen.get(c.id) ?? 0 })));
-  const coming = comingOf(read.orders);
+  const coming = comingOf(read.orders, read.lines);
   const shelves = shelvesOf(read.state, needs, coming);
   // A panel that must not be ordered yet is needed, and not bought.
   const mayBuy = shelvesOf(
@@ -161,10 +155,10 @@ export async function ownOffers(currency: string, job: string | null = null): Pr
 export async function stockToday(cards: readonly JobCard[], making = 0): Promise<StockToday> {
   // Before every job has told what it took nothing is said of the stock: it would be wrong.
   if (making > 0) return { short: [], out: [] };
-  const { state, orders } = await readStock();
+  const { state, orders, lines } = await readStock();
   const needs = cards.flatMap((c) => c.needs.map((n) => ({ ...n, job: c.number })));
   return {
-    short: shelvesOf(state, needs, comingOf(orders))
+    short: shelvesOf(state, needs, comingOf(orders, lines))
       .filter((i) => i.short > i.coming)
       .map((i) => ({ item: i.item, count: i.short - i.coming, jobs: i.keptFor.map((k) => k.job) })),
     out: Object.entries(orders)

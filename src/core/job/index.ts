@@ -57,7 +57,7 @@ export {
 } from "./state";
 export { openNow, stillAway } from "./stillAway";
 export { type StockNeed, stockFromJob, stockFromLog, stockNeeds } from "./stock/fromJob";
-export { type LineInJob, withJobLines } from "./stock/lines";
+export { comingOf, type LineInJob, withJobLines } from "./stock/lines";
 export { STOCK_LOG } from "./stock/log";
 export { OWN_SHELF } from "./stock/ownShelf";
 export { tapeUsed } from "./stock/tapeUsed";

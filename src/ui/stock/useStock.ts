@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
-import { type ShopOrder, type Snapshots, STOCK_LOG, stockFromLog, withJobLines } from "@/core/job";
+import { comingOf, type ShopOrder, type Snapshots, STOCK_LOG, stockFromLog, withJobLines } from "@/core/job";
 import { foldStock, type ShelfItem, type StockState, shelvesOf } from "@/core/stock";
 import type { StockPageData } from "@/wire/stock";
 import { type JobLogHandle, useJobLog } from "../job/useJobLog";
@@ -29,12 +29,10 @@ export function useStock(page: StockPageData): StockHandle {
     return foldStock([...page.baseline, ...lately]);
   }, [page.baseline, log.events, told]);
   const orders = useMemo(() => withJobLines(log.state.shop.orders, page.lines), [log.state, page.lines]);
-  const shelves = useMemo(() => {
-    const coming = Object.values(orders).flatMap((o) =>
-      o.lines.filter((l) => !o.over[l.line] && l.came < l.count).map((l) => ({ item: l.item, count: l.count - l.came })),
-    );
-    return shelvesOf(fresh, page.needs, coming);
-  }, [fresh, page.needs, orders]);
+  const shelves = useMemo(
+    () => shelvesOf(fresh, page.needs, comingOf(orders, page.lines)),
+    [fresh, page.needs, page.lines, orders],
+  );
   // What the server has by now is read again, so that jobs' own acts and its advice are as new as this.
   const sent = log.events.length - log.unsent;
   const [readAt, setReadAt] = useState(page.events.length);

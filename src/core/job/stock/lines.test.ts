@@ -1,7 +1,7 @@
 import { plannedJob, snapshots, TestBench } from "@tests/bench";
 import { describe, expect, it } from "vitest";
-import { itemName } from "../../stock";
-import { stockFromJob, stockNeeds, withJobLines } from "..";
+import { foldStock, itemName, shelvesOf } from "../../stock";
+import { comingOf, stockFromJob, stockNeeds, withJobLines } from "..";
 import type { ShopOrder } from "../state";
 
 const order = (): ShopOrder => ({
@@ -32,6 +32,25 @@ describe("lines of an order of the shop, in the jobs they are for", () => {
     const given = { "B-2": order() };
     withJobLines(given, { "B-2.1": { job: "H-1", id: "j", is: "came" } });
     expect(given["B-2"].lines[0]!.came).toBe(0);
+  });
+  it("a line that stands in its job is on its way for nobody else: not for the shelf, not for another job that needs one", () => {
+    const line = { job: "H-1", id: "j", is: "out" as const };
+    const three = order();
+    three.lines[1]!.came = 0;
+    const orders = { "B-2": three };
+    // One for the job and two for the shelf; before it stands in the job its need stands against it.
+    expect(comingOf(orders, {})).toEqual([
+      { item: "panel/GV140FHB-K31", count: 1 },
+      { item: "panel/GV140FHB-K31", count: 2 },
+    ]);
+    expect(comingOf(orders, { "B-2.1": line })).toEqual([{ item: "panel/GV140FHB-K31", count: 2 }]);
+    const [shelf] = shelvesOf(
+      foldStock([]),
+      [{ job: "H-9", item: "panel/GV140FHB-K31", count: 1 }],
+      comingOf({ "B-2": { ...three, lines: [three.lines[0]!] } }, { "B-2.1": line }),
+    );
+    expect(shelf).toMatchObject({ short: 1, coming: 0 });
+    expect(comingOf({ "B-2": { ...three, over: { "B-2.2": "cancelled" } } }, { "B-2.1": line })).toEqual([]);
   });
   it("a panel that came by a line is received once, under that line, and kept for its job", () => {
     const b = plannedJob("C");

@@ -30,3 +30,19 @@ export function withJobLines(
     }),
   );
 }
+
+/**
+ * What orders still bring to the shelf, by item: pieces, or mm of tape. A line that stands in its job is spoken for: that job asks for
+ * nothing any more, and nobody else may reckon with it.
+ * @param lines by the line's name
+ * @example comingOf({}, {}) // []
+ */
+export const comingOf = (
+  orders: Readonly<Record<string, ShopOrder>>,
+  lines: Readonly<Record<string, LineInJob>>,
+): { item: string; count: number }[] =>
+  Object.values(orders).flatMap((o) =>
+    o.lines
+      .filter((l) => !lines[l.line] && !o.over[l.line] && l.came < l.count)
+      .map((l) => ({ item: l.item, count: l.count - l.came })),
+  );
